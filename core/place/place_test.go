@@ -1,0 +1,192 @@
+package place_test
+
+import (
+	"encoding/json"
+	"errors"
+	"fmt"
+	"math/rand/v2"
+	"strings"
+	"testing"
+
+	"vineswap/core/place"
+)
+
+func TestParseNumber(t *testing.T) {
+	for _, c := range []struct {
+		name, text string
+		want       place.Number
+		err        error
+	}{
+		{"one digit", "7", 7, nil},
+		{"nothing alone", "0", 0, nil},
+		{"six digits", "987654", 987654, nil},
+		{"a zero between", "605", 605, nil},
+		{"empty", "", 0, place.ErrNoDigits},
+		{"a letter for a zero", "5o3", 0, place.ErrNotDigits},
+		{"a sign", "-3", 0, place.ErrNotDigits},
+		{"digits of another script", "４２", 0, place.ErrNotDigits},
+		{"leading zeros", "0072", 0, place.ErrLeadingZero},
+		{"seven digits", "1234567", 0, place.ErrTooLong},
+	} {
+		t.Run(c.name, func(t *testing.T) {
+			got, err := place.ParseNumber(c.text)
+			if got != c.want || !errors.Is(err, c.err) {
+				t.Errorf("ParseNumber(%q) = %d, %v; want %d, %v", c.text, got, err, c.want, c.err)
+			}
+		})
+	}
+}
+
+func TestPlacesByName(t *testing.T) {
+	for i, name := range []string{"ones", "tens", "hundreds", "thousands", "ten-thousands", "hundred-thousands", "millions"} {
+		p, err := place.Parse(name)
+		if err != nil || int(p) != i || p.String() != name {
+			t.Errorf("Parse(%q) = %v, %v", name, p, err)
+		}
+	}
+	if _, err := place.Parse("unit"); !errors.Is(err, place.ErrPlace) {
+		t.Errorf("an unknown place gave %v", err)
+	}
+	if next, ok := place.Millions.Next(); ok {
+		t.Errorf("millions has no next place, got %v", next)
+	}
+	if got := place.Place(9).String(); got != "place(9)" {
+		t.Errorf("a place that is none is called %q", got)
+	}
+}
+
+func TestWords(t *testing.T) {
+	for _, c := range []struct {
+		n          place.Number
+		plain, and string
+	}{
+		{0, "zero", "zero"},
+		{7, "seven", "seven"},
+		{13, "thirteen", "thirteen"},
+		{20, "twenty", "twenty"},
+		{42, "forty-two", "forty-two"},
+		{100, "one hundred", "one hundred"},
+		{506, "five hundred six", "five hundred and six"},
+		{815, "eight hundred fifteen", "eight hundred and fifteen"},
+		{1000, "one thousand", "one thousand"},
+		{1006, "one thousand six", "one thousand and six"},
+		{3825, "three thousand eight hundred twenty-five", "three thousand eight hundred and twenty-five"},
+		{40_070, "forty thousand seventy", "forty thousand and seventy"},
+		{120_500, "one hundred twenty thousand five hundred", "one hundred and twenty thousand five hundred"},
+		{999_999, "nine hundred ninety-nine thousand nine hundred ninety-nine", "nine hundred and ninety-nine thousand nine hundred and ninety-nine"},
+		{2_000_001, "two million one", "two million and one"},
+	} {
+		if got := c.n.Words(false); got != c.plain {
+			t.Errorf("%d: %q, want %q", c.n, got, c.plain)
+		}
+		if got := c.n.Words(true); got != c.and {
+			t.Errorf("%d with and: %q, want %q", c.n, got, c.and)
+		}
+	}
+}
+
+// No two numbers are said alike, and the and is all that differs between the sides.
+func TestWordsDiffer(t *testing.T) {
+	said := map[string]place.Number{}
+	for n := place.Number(0); n < 20_000; n++ {
+		words := n.Words(true)
+		if before, twice := said[words]; twice {
+			t.Fatalf("%d and %d are both %q", before, n, words)
+		}
+		said[words] = n
+		if bare := strings.ReplaceAll(" "+words, " and ", " "); strings.TrimSpace(bare) != n.Words(false) {
+			t.Fatalf("%d: %q is not %q with its ands", n, words, n.Words(false))
+		}
+	}
+}
+
+func TestNumberLaws(t *testing.T) {
+	rng := rand.New(rand.NewPCG(3, 1))
+	for range 5_000 {
+		n := place.Number(rng.IntN(10_000_000))
+		h := place.Of(n)
+		if h.Value() != int(n) || h.Pieces() != n.DigitSum() {
+			t.Fatalf("%d is built as %v", n, h)
+		}
+		if n.Length() != len(n.String()) {
+			t.Fatalf("%d has %d digits", n, n.Length())
+		}
+		sum := place.Number(0)
+		for _, part := range n.Expanded() {
+			sum += part
+			if part.DigitSum() > 9 || part == 0 {
+				t.Fatalf("%d has the part %d", n, part)
+			}
+		}
+		if sum != n {
+			t.Fatalf("the parts of %d make %d", n, sum)
+		}
+	}
+}
+
+func TestHoldingJSON(t *testing.T) {
+	h := place.Holding{7, 4, 0, 2}
+	text, err := json.Marshal(h)
+	if err != nil || string(text) != `{"ones":7,"tens":4,"thousands":2}` {
+		t.Fatalf("%s, %v", text, err)
+	}
+	var back place.Holding
+	if err := json.Unmarshal(text, &back); err != nil || back != h {
+		t.Fatalf("%v came back as %v: %v", h, back, err)
+	}
+	for _, bad := range []string{`{"unit":1}`, `{"ones":"x"}`, `[1]`} {
+		if err := json.Unmarshal([]byte(bad), &back); err == nil {
+			t.Errorf("%s was accepted", bad)
+		}
+	}
+}
+
+func TestColumns(t *testing.T) {
+	for _, c := range []struct {
+		name    string
+		numbers []place.Number
+		want    string
+	}{
+		{"no swap", []place.Number{42, 25}, "ones 7; tens 6"},
+		{"one swap", []place.Number{47, 25}, "ones 12 gives 1; tens 7"},
+		{"a blank with a carry into it", []place.Number{374, 62}, "ones 6; tens 13 gives 1; hundreds 4"},
+		{"a swap made by a swap", []place.Number{157, 145}, "ones 12 gives 1; tens 10 gives 1 made; hundreds 3"},
+		{"a new place", []place.Number{67, 58}, "ones 15 gives 1; tens 12 gives 1; hundreds 1"},
+		{"two tens at once", []place.Number{28, 19, 15}, "ones 22 gives 2; tens 6"},
+		{"two new places", []place.Number{9, 9, 9, 9, 9, 9, 9, 9, 9, 9, 9, 9}, "ones 108 gives 10; tens 10 gives 1 made; hundreds 1"},
+		{"nothing", nil, ""},
+	} {
+		t.Run(c.name, func(t *testing.T) {
+			var told []string
+			for _, col := range place.Columns(c.numbers) {
+				line := fmt.Sprintf("%v %d", col.Place, col.Sum())
+				if col.Swaps() {
+					line += fmt.Sprintf(" gives %d", col.Out)
+				}
+				if col.MadeBySwap() {
+					line += " made"
+				}
+				told = append(told, line)
+			}
+			if got := strings.Join(told, "; "); got != c.want {
+				t.Errorf("got %q, want %q", got, c.want)
+			}
+		})
+	}
+}
+
+func ExampleNumber_Expanded() {
+	fmt.Println(place.Number(4_070).Expanded(), place.Number(4_070).Words(true))
+	// Output: [4000 70] four thousand and seventy
+}
+
+func FuzzParseNumber(f *testing.F) {
+	for _, seed := range []string{"0", "47", "007", "-3", "1e3", "999999", "５"} {
+		f.Add(seed)
+	}
+	f.Fuzz(func(t *testing.T, text string) {
+		if n, err := place.ParseNumber(text); err == nil && n.String() != text {
+			t.Errorf("%q was read as %d", text, n)
+		}
+	})
+}
