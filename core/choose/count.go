@@ -1,0 +1,75 @@
+package choose
+
+import (
+	"math/big"
+	"math/bits"
+	"math/rand/v2"
+)
+
+// Count is a whole number of problems below 2^128: six numbers of six digits
+// have 10^36. The zero value is none.
+type Count struct{ hi, lo uint64 }
+
+// CountOf returns n as a Count.
+func CountOf(n uint64) Count { return Count{lo: n} }
+
+// IsZero tells whether there is none.
+func (c Count) IsZero() bool { return c == Count{} }
+
+// Less tells whether c is smaller than d.
+func (c Count) Less(d Count) bool { return c.hi < d.hi || c.hi == d.hi && c.lo < d.lo }
+
+// Big returns the count as a big integer.
+func (c Count) Big() *big.Int {
+	n := new(big.Int).SetUint64(c.hi)
+	return n.Lsh(n, 64).Or(n, new(big.Int).SetUint64(c.lo))
+}
+
+// String writes the count in digits.
+func (c Count) String() string { return c.Big().String() }
+
+// MarshalJSON writes the count as a full number.
+func (c Count) MarshalJSON() ([]byte, error) { return []byte(c.String()), nil }
+
+func (c Count) plus(d Count) Count {
+	lo, carry := bits.Add64(c.lo, d.lo, 0)
+	hi, _ := bits.Add64(c.hi, d.hi, carry)
+	return Count{hi, lo}
+}
+
+func (c Count) minus(d Count) Count {
+	lo, borrow := bits.Sub64(c.lo, d.lo, 0)
+	hi, _ := bits.Sub64(c.hi, d.hi, borrow)
+	return Count{hi, lo}
+}
+
+// times multiplies by a number of digit tuples, at most 10^6.
+func (c Count) times(n uint64) Count {
+	over, lo := bits.Mul64(c.lo, n)
+	return Count{c.hi*n + over, lo}
+}
+
+// divide returns how often d goes into c, which must be below 2^32, and the
+// rest. The quotient is found bit by bit; its callers divide by the count of
+// the columns above, and what comes out is a number of digit tuples.
+func (c Count) divide(d Count) (quotient uint64, rest Count) {
+	for bit := uint64(1) << 31; bit > 0; bit >>= 1 {
+		if part := d.times(bit); !c.Less(part) {
+			c, quotient = c.minus(part), quotient|bit
+		}
+	}
+	return quotient, c
+}
+
+// below draws a uniform count smaller than n, which is not zero.
+func below(rng *rand.Rand, n Count) Count {
+	if n.hi == 0 {
+		return Count{lo: rng.Uint64N(n.lo)}
+	}
+	mask := ^uint64(0) >> bits.LeadingZeros64(n.hi)
+	for {
+		if c := (Count{rng.Uint64() & mask, rng.Uint64()}); c.Less(n) {
+			return c
+		}
+	}
+}
