@@ -1,0 +1,170 @@
+// Package lesson is a lesson in hand: which problems, with which material and
+// children, and how far it has come.
+package lesson
+
+import (
+	"errors"
+	"fmt"
+	"slices"
+
+	"vineswap/core/choose"
+	"vineswap/core/material"
+	"vineswap/core/place"
+	"vineswap/core/say"
+	"vineswap/core/swap"
+)
+
+// Stand is how far a lesson has come.
+type Stand string
+
+// The stands of a lesson, in order. An ended lesson changes no more.
+const (
+	Gathering Stand = "gathering"
+	OnTheMat  Stand = "mat"
+	Ended     Stand = "ended"
+)
+
+// MostChildren is how many children a presentation is for; none is a rehearsal.
+const MostChildren = 4
+
+// Child is a learner who sits at the mat.
+type Child struct{ ID, Name string }
+
+// Lesson is a row of problems presented to some children.
+type Lesson struct {
+	Problems []swap.Problem
+	Problem  int            // which of them is in hand
+	Stage    choose.StageID // what the numbers were chosen for; empty by hand
+	Material material.Kind
+	Children []string // ids, in the order in which they take turns
+	Stand    Stand
+	At       swap.Position // the step that the mat shows
+}
+
+// Errors of a lesson that cannot be opened or changed.
+var (
+	ErrEnded    = errors.New("this lesson has ended")
+	ErrChildren = fmt.Errorf("a presentation is for at most %d children", MostChildren)
+	ErrTwice    = errors.New("a child sits at the mat once")
+	ErrTooLarge = fmt.Errorf("pieces show results up to %d", place.MostWithPieces)
+	ErrNothing  = errors.New("a lesson needs a problem")
+	ErrStand    = errors.New("a lesson is gathering, on the mat or ended")
+)
+
+// New opens a lesson on problems, ready to gather. The stage is that of the
+// first problem where none is given.
+func New(problems []swap.Problem, stage choose.StageID, kind material.Kind, children []string) (Lesson, error) {
+	if len(problems) == 0 {
+		return Lesson{}, ErrNothing
+	}
+	for _, p := range problems {
+		trace, err := swap.Solve(p)
+		if err != nil {
+			return Lesson{}, err
+		}
+		if !material.CanLayOut(trace.Answer) {
+			return Lesson{}, fmt.Errorf("%w: %v makes %d", ErrTooLarge, p, trace.Answer)
+		}
+	}
+	if stage == "" {
+		stage = choose.StageOf(problems[0].Numbers)
+	}
+	l := Lesson{Problems: problems, Stage: stage, Material: kind, Stand: Gathering, At: swap.Position{Phase: swap.LayOut}}
+	return l.With(Change{Children: children})
+}
+
+// Change is what can change in a lesson; what is nil stays.
+type Change struct {
+	Children []string
+	Material *material.Kind
+	Stand    *Stand
+	At       *swap.Position
+}
+
+// With returns the lesson with a change made. Nothing is changed when an error
+// is returned.
+func (l Lesson) With(c Change) (Lesson, error) {
+	if l.Stand == Ended {
+		return l, ErrEnded
+	}
+	next := l
+	if c.Children != nil {
+		if err := seated(c.Children); err != nil {
+			return l, err
+		}
+		next.Children = slices.Clone(c.Children)
+	}
+	if c.Material != nil {
+		next.Material = *c.Material
+	}
+	if c.Stand != nil {
+		if !slices.Contains([]Stand{Gathering, OnTheMat, Ended}, *c.Stand) {
+			return l, fmt.Errorf("%w, not %q", ErrStand, *c.Stand)
+		}
+		next.Stand = *c.Stand
+	}
+	if c.At != nil {
+		trace, err := swap.Solve(l.Current())
+		if err != nil {
+			return l, err
+		}
+		next.At = trace.Steps[trace.Find(*c.At)].At
+	}
+	return next, nil
+}
+
+func seated(children []string) error {
+	if len(children) > MostChildren {
+		return fmt.Errorf("%w: %d chosen", ErrChildren, len(children))
+	}
+	for i, id := range children {
+		if slices.Contains(children[:i], id) {
+			return ErrTwice
+		}
+	}
+	return nil
+}
+
+// Current is the problem in hand.
+func (l Lesson) Current() swap.Problem { return l.Problems[l.Problem] }
+
+// View is everything that the gather list and the mat show of a lesson.
+type View struct {
+	Trace swap.Trace
+	Lines []say.Line // one for each step
+	Needs material.Needs
+	Turns []int // for each step the index of the child whose turn it is; -1 for nobody
+	Roles []string
+	Index int // of the step that the mat shows
+}
+
+// Open works out the view of a lesson in the class's words. The children are
+// those of the lesson, in its order.
+func (l Lesson) Open(w say.Words, children []Child) (View, error) {
+	trace, err := swap.Solve(l.Current())
+	if err != nil {
+		return View{}, err
+	}
+	v := View{
+		Trace: trace, Lines: w.Trace(trace), Needs: material.ForJoining(trace.Problem.Numbers),
+		Index: trace.Find(l.At), Roles: roles(w, trace, len(children)),
+	}
+	for _, s := range trace.Steps {
+		v.Turns = append(v.Turns, turn(s, len(children)))
+	}
+	return v, nil
+}
+
+// turn says whose turn a step is: each tray has its builder, and the turn
+// passes with each place, starting from the ones.
+func turn(s swap.Step, children int) int {
+	switch {
+	case children == 0:
+		return -1
+	case s.At.Phase == swap.LayOut && s.Tray > 0:
+		return (s.Tray - 1) % children
+	case s.At.Phase == swap.Work:
+		return int(s.At.Place) % children
+	}
+	return -1
+}

@@ -1,0 +1,162 @@
+package lesson_test
+
+import (
+	"errors"
+	"fmt"
+	"strings"
+	"testing"
+
+	"vineswap/core/choose"
+	"vineswap/core/lesson"
+	"vineswap/core/material"
+	"vineswap/core/place"
+	"vineswap/core/say"
+	"vineswap/core/swap"
+)
+
+func opened(t *testing.T, text string, children ...string) lesson.Lesson {
+	t.Helper()
+	p, err := swap.Parse(text)
+	if err != nil {
+		t.Fatal(err)
+	}
+	l, err := lesson.New([]swap.Problem{p}, "", material.Beads, children)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return l
+}
+
+func TestNew(t *testing.T) {
+	l := opened(t, "1458+2367", "wren", "jory")
+	if l.Stage != choose.SeveralSwaps || l.Stand != lesson.Gathering || l.At.String() != "lay-out/0" {
+		t.Errorf("opened as %+v", l)
+	}
+	for _, c := range []struct {
+		name     string
+		problems []swap.Problem
+		children []string
+		err      error
+	}{
+		{"no problem", nil, nil, lesson.ErrNothing},
+		{"too large for pieces", []swap.Problem{swap.SumOf(9_000, 1_000)}, nil, lesson.ErrTooLarge},
+		{"a problem of another kind", []swap.Problem{{Kind: "riddle"}}, nil, swap.ErrKind},
+		{"five children", []swap.Problem{swap.SumOf(1, 2)}, []string{"a", "b", "c", "d", "e"}, lesson.ErrChildren},
+		{"a child twice", []swap.Problem{swap.SumOf(1, 2)}, []string{"a", "a"}, lesson.ErrTwice},
+	} {
+		t.Run(c.name, func(t *testing.T) {
+			if _, err := lesson.New(c.problems, "", material.Beads, c.children); !errors.Is(err, c.err) {
+				t.Errorf("got %v, want %v", err, c.err)
+			}
+		})
+	}
+}
+
+func at(t *testing.T, text string) *swap.Position {
+	t.Helper()
+	pos, err := swap.ParsePosition(text)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return &pos
+}
+
+func to[T any](v T) *T { return &v }
+
+func TestWith(t *testing.T) {
+	l := opened(t, "47+25", "wren")
+	l, err := l.With(lesson.Change{Stand: to(lesson.OnTheMat), At: at(t, "work/tens/1"), Material: to(material.Blocks)})
+	if err != nil || l.Stand != lesson.OnTheMat || l.At.String() != "work/tens/1" || l.Material != material.Blocks || len(l.Children) != 1 {
+		t.Fatalf("%+v, %v", l, err)
+	}
+	if l, _ = l.With(lesson.Change{At: at(t, "work/thousands/5")}); l.At.Phase != swap.Work {
+		t.Errorf("a step that this problem lacks led to %v", l.At)
+	}
+	if none, err := l.With(lesson.Change{Children: []string{}}); err != nil || len(none.Children) != 0 {
+		t.Errorf("everybody sent away: %v, %v", none.Children, err)
+	}
+	if _, err := l.With(lesson.Change{Stand: to(lesson.Stand("asleep"))}); !errors.Is(err, lesson.ErrStand) {
+		t.Errorf("a stand that is none: %v", err)
+	}
+	ended, _ := l.With(lesson.Change{Stand: to(lesson.Ended)})
+	if _, err := ended.With(lesson.Change{At: at(t, "read/0")}); !errors.Is(err, lesson.ErrEnded) {
+		t.Errorf("an ended lesson was changed: %v", err)
+	}
+}
+
+func children(names ...string) []lesson.Child {
+	var out []lesson.Child
+	for _, n := range names {
+		out = append(out, lesson.Child{ID: n, Name: n})
+	}
+	return out
+}
+
+func TestTurnsAndRoles(t *testing.T) {
+	for _, c := range []struct {
+		names []string
+		turns string
+		roles string
+	}{
+		{nil, "- - - - -", ""},
+		{[]string{"Wren"}, "0 0 0 0 0", "builds 368 and 275, works the ones and the tens and the hundreds"},
+		{[]string{"Wren", "Jory"}, "0 1 0 1 0", "builds 368, works the ones and the hundreds; builds 275, works the tens"},
+		{[]string{"Wren", "Jory", "Mina"}, "0 1 0 1 2", "builds 368, works the ones; builds 275, works the tens; works the hundreds, keeps the store"},
+		{[]string{"Wren", "Jory", "Mina", "Ivo"}, "0 1 0 1 2", "builds 368, works the ones; builds 275, works the tens; works the hundreds, keeps the store; lays the large cards"},
+	} {
+		t.Run(fmt.Sprint(len(c.names)), func(t *testing.T) {
+			v, err := opened(t, "368+275", c.names...).Open(say.Words{}, children(c.names...))
+			if err != nil {
+				t.Fatal(err)
+			}
+			var turns []string
+			for i, s := range v.Trace.Steps {
+				if s.Kind == swap.Build || s.Kind == swap.CountUp {
+					turns = append(turns, strings.ReplaceAll(fmt.Sprint(v.Turns[i]), "-1", "-"))
+				}
+			}
+			if got := strings.Join(turns, " "); got != c.turns {
+				t.Errorf("turns %s, want %s", got, c.turns)
+			}
+			if got := strings.Join(v.Roles, "; "); got != c.roles {
+				t.Errorf("roles %q, want %q", got, c.roles)
+			}
+		})
+	}
+}
+
+// Within a place the turn never changes, and every child has one as soon as
+// there are as many places.
+func TestEveryChildHasATurn(t *testing.T) {
+	for n := 1; n <= lesson.MostChildren; n++ {
+		names := []string{"a", "b", "c", "d"}[:n]
+		v, err := opened(t, "1458+2367", names...).Open(say.Words{}, children(names...))
+		if err != nil {
+			t.Fatal(err)
+		}
+		had := map[int]bool{}
+		byPlace := map[place.Place]int{}
+		for i, s := range v.Trace.Steps {
+			if s.At.Phase != swap.Work {
+				continue
+			}
+			had[v.Turns[i]] = true
+			if before, ok := byPlace[s.At.Place]; ok && before != v.Turns[i] {
+				t.Fatalf("%d children: the turn changes within the %v", n, s.At.Place)
+			}
+			byPlace[s.At.Place] = v.Turns[i]
+		}
+		if len(had) != n {
+			t.Errorf("%d children: %d had a turn", n, len(had))
+		}
+	}
+}
+
+func TestOpenFindsTheStep(t *testing.T) {
+	l := opened(t, "47+25")
+	l, _ = l.With(lesson.Change{At: at(t, "work/ones/2")})
+	v, err := l.Open(say.Words{}, nil)
+	if err != nil || v.Trace.Steps[v.Index].Kind != swap.MakeSwap || len(v.Lines) != len(v.Trace.Steps) || v.Needs.Trays != 3 {
+		t.Errorf("opened at %d: %v", v.Index, err)
+	}
+}

@@ -1,0 +1,235 @@
+package say_test
+
+import (
+	"fmt"
+	"math/rand/v2"
+	"regexp"
+	"slices"
+	"strings"
+	"testing"
+
+	"vineswap/core/choose"
+	"vineswap/core/material"
+	"vineswap/core/place"
+	"vineswap/core/say"
+	"vineswap/core/swap"
+)
+
+func trace(t testing.TB, text string) swap.Trace {
+	t.Helper()
+	p, err := swap.Parse(text)
+	if err != nil {
+		t.Fatal(err)
+	}
+	tr, err := swap.Solve(p)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return tr
+}
+
+func told(lines []say.Line) []string {
+	out := make([]string, len(lines))
+	for i, l := range lines {
+		out[i] = l.Do + " | " + l.String()
+	}
+	return out
+}
+
+func TestTheStoryOfASum(t *testing.T) {
+	want := []string{
+		"Lay out | Two trays, one for each number, and one for what they make.",
+		"Build 208 | 208: two hundreds, no tens and eight ones.",
+		"Label the tray | Small cards: 200 and 8. Laid together they read 208.",
+		"Build 95 | 95: nine tens and five ones.",
+		"Label the tray | Small cards: 90 and 5. Laid together they read 95.",
+		"Push together | All is pushed together: ones with ones, tens with tens and hundreds with hundreds.",
+		"Count the ones | Eight ones and five ones. Count to ten, and stop.",
+		"Gather ten ones | Ten ones. Stop. They are as much as one ten.",
+		"Swap for one ten | Ten ones swap for one ten. It joins the tens.",
+		"Lay the card 3 | Three ones stay: the card 3.",
+		"Count the tens | No tens and nine tens, and one ten that came up. Count to ten, and stop.",
+		"Gather ten tens | Ten tens. Stop. They are as much as one hundred.",
+		"Swap for one hundred | Ten tens swap for one hundred. It joins the hundreds.",
+		"Write 0 | Nothing stays in the tens: no card, and a 0 is written.",
+		"Count the hundreds | Two hundreds, and one hundred that came up: three hundreds.",
+		"Lay the card 300 | Three hundreds here: the card 300.",
+		"Slide the cards together | 300 and 3 slide together and read 303.",
+		"Read the number | Three hundred three.",
+		"Say it back | 208 and 95 were joined. Together they are 303.",
+	}
+	got := told(say.Words{}.Trace(trace(t, "208+95")))
+	for i := range max(len(got), len(want)) {
+		if i >= len(got) || i >= len(want) || got[i] != want[i] {
+			t.Fatalf("line %d:\n got %q\nwant %q", i, got[min(i, len(got)-1)], want[min(i, len(want)-1)])
+		}
+	}
+}
+
+func TestSentences(t *testing.T) {
+	for _, c := range []struct {
+		name, sum string
+		words     say.Words
+		want      string
+	}{
+		{"units", "47+25", say.Words{Places: say.Units}, "Swap for one ten | Ten units swap for one ten. It joins the tens."},
+		{"trade", "47+25", say.Words{Swap: say.Trade}, "Trade for one ten | Ten ones trade for one ten. It joins the tens."},
+		{"exchange", "47+25", say.Words{Swap: say.Exchange}, "Exchange for one ten | Ten ones are exchanged for one ten. It joins the tens."},
+		{"regroup", "47+25", say.Words{Swap: say.Regroup}, "Regroup as one ten | Ten ones regroup as one ten. It joins the tens."},
+		{"carry", "47+25", say.Words{Swap: say.Carry}, "Carry over as one ten | Ten ones carry over as one ten. It joins the tens."},
+		{"rename", "47+25", say.Words{Swap: say.Rename}, "Rename as one ten | Ten ones are renamed as one ten. It joins the tens."},
+		{"with and", "400+107", say.Words{And: true}, "Read the number | Five hundred and seven."},
+		{"a new place", "67+58", say.Words{}, "Count the hundreds | One hundred came up. It opens a new place."},
+		{"one stays", "6+5", say.Words{}, "Lay the card 1 | One one stays: the card 1."},
+		{"nothing at all", "0+0", say.Words{}, "Write 0 | There are no ones: no card, and a 0 is written."},
+		{"no card to slide", "0+0", say.Words{}, "Slide the cards together | Nothing lies here, and 0 is written."},
+		{"a number alone in its place", "240+5", say.Words{}, "Count the hundreds | Two hundreds, from one number alone."},
+		{"three numbers", "20+30+40", say.Words{}, "Say it back | 20, 30 and 40 were joined. Together they are 90."},
+	} {
+		t.Run(c.name, func(t *testing.T) {
+			if got := told(c.words.Trace(trace(t, c.sum))); !slices.Contains(got, c.want) {
+				t.Errorf("no line %q in\n%s", c.want, strings.Join(got, "\n"))
+			}
+		})
+	}
+}
+
+func everyWords() []say.Words {
+	var all []say.Words
+	for _, s := range append(say.SwapWords(), "") {
+		for _, p := range append(say.PlaceWords(), "") {
+			all = append(all, say.Words{Swap: s, Places: p}, say.Words{Swap: s, Places: p, And: true})
+		}
+	}
+	return all
+}
+
+var faults = regexp.MustCompile(`%!|  |\b(one|a|an) \w+s\b(?: came|\.)|(?i:\b(two|three|four|five|six|seven|eight|nine|ten) (one|unit|ten|hundred|thousand)\b)| ,|\.\.|^[a-z]|\(|still|left over`)
+
+// plainFault finds a doubled word, a wrong plural or an unfilled slot.
+func plainFault(sentence string) string {
+	if found := faults.FindString(sentence); found != "" && !strings.Contains(sentence, "thousand ") {
+		return found
+	}
+	words := strings.FieldsFunc(strings.ToLower(sentence), func(r rune) bool { return r == ' ' || r == ',' || r == '.' })
+	for i := 1; i < len(words); i++ {
+		if words[i] == words[i-1] && words[i] != "one" {
+			return words[i] + " " + words[i]
+		}
+	}
+	return ""
+}
+
+// No sentence has a doubled word, a wrong plural or an unfilled slot, in any
+// combination of settings.
+func TestSentencesAreWhole(t *testing.T) {
+	rng := rand.New(rand.NewPCG(1, 2))
+	for range 60 {
+		a, b := place.Number(rng.IntN(5_000)), place.Number(rng.IntN(5_000))
+		tr, err := swap.Solve(swap.SumOf(a, b))
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, w := range everyWords() {
+			for i, line := range w.Trace(tr) {
+				if tr.Steps[i].Kind == swap.ReadOut {
+					continue // a number's words are tested in place
+				}
+				if found := plainFault(line.String()); found != "" || line.Do == "" || line.String() == "" {
+					t.Fatalf("%d+%d, %+v: %q in %q", a, b, w, found, line)
+				}
+			}
+		}
+	}
+}
+
+func TestFaultsAreFound(t *testing.T) {
+	for _, bad := range []string{"Two ten stay.", "Ten ones ones.", "%!d(string=x) here.", "one tens.", "lower case."} {
+		if plainFault(bad) == "" {
+			t.Errorf("%q passed", bad)
+		}
+	}
+}
+
+func TestCaused(t *testing.T) {
+	for sum, want := range map[string]string{
+		"1458+2367": "15 ones: ten swap for one ten, 5 stay.",
+		"5+5":       "10 ones: ten swap for one ten, nothing stays.",
+		"6+5":       "11 ones: ten swap for one ten, 1 stays.",
+		"9+9+9":     "27 ones: twenty swap for two tens, 7 stay.",
+	} {
+		if got := (say.Words{}).Caused(trace(t, sum).Columns[0]); got != want {
+			t.Errorf("%s: %q, want %q", sum, got, want)
+		}
+	}
+	if got := (say.Words{}).Caused(trace(t, "57+48").Columns[1]); got != "10 tens, only by what comes up: ten swap for one hundred, nothing stays." {
+		t.Error(got)
+	}
+}
+
+// Every stage, caution, wish and count has words, and the swap word reaches
+// all labels that name it.
+func TestNamesFollowTheSetting(t *testing.T) {
+	w := say.Words{Swap: say.Exchange, Places: say.Units}
+	for _, c := range []struct{ got, want string }{
+		{w.Stage(choose.OneSwapOnes), "one exchange, units"},
+		{w.Stage(choose.SwapMakesSwap), "an exchange makes an exchange"},
+		{w.Stage(choose.SeveralSwaps), "several exchanges"},
+		{w.NoSwap(), "no exchange"},
+		{w.Swaps(0), "no exchange"},
+		{w.Swaps(1), "one exchange"},
+		{w.Swaps(3), "three exchanges"},
+		{w.Count(1, place.Ones), "one unit"},
+		{w.Count(0, place.TenThousands), "no ten-thousands"},
+		{say.Piece(material.Blocks, place.Tens, 1), "stick"},
+		{say.Piece(material.Beads, place.Hundreds, 3), "squares"},
+		{say.Piece(material.Beads, place.TenThousands, 3), ""},
+		{say.Caution(material.SmallParts, material.Blocks), "Small cubes are small parts. Count them out, count them back."},
+		{w.Wish(choose.Wish{Kind: choose.Knot, Want: choose.Yes}), "an exchange in the units"},
+		{w.Mend(choose.Wish{Kind: choose.Belongs, Stage: choose.NoSwap}), "Leave “no exchange”"},
+		{w.Clash([]choose.Wish{{Kind: choose.Zero, Want: choose.Yes}, {Kind: choose.Within}}), "These cannot be together: a zero in the numbers and a result of at most 9999, which pieces can show."},
+	} {
+		if c.got != c.want {
+			t.Errorf("got %q, want %q", c.got, c.want)
+		}
+	}
+	asked := map[string]bool{}
+	for _, id := range append(choose.Stages(), choose.ThreeAddends, choose.AnySum, "") {
+		asked[w.StageAsks(id)+w.Stage(id)] = true
+	}
+	if len(asked) != len(choose.Stages())+3 {
+		t.Errorf("two stages are said alike: %v", asked)
+	}
+}
+
+func TestParseWords(t *testing.T) {
+	for _, w := range say.SwapWords() {
+		if got, err := say.ParseSwapWord(string(w)); err != nil || got != w {
+			t.Errorf("%s: %v, %v", w, got, err)
+		}
+	}
+	for _, w := range say.PlaceWords() {
+		if got, err := say.ParsePlaceWord(string(w)); err != nil || got != w {
+			t.Errorf("%s: %v, %v", w, got, err)
+		}
+	}
+	for _, bad := range []string{"", "barter"} {
+		if _, err := say.ParseSwapWord(bad); err == nil {
+			t.Errorf("%q is no word for the swap", bad)
+		}
+		if _, err := say.ParsePlaceWord(bad); err == nil {
+			t.Errorf("%q is no word for the ones", bad)
+		}
+	}
+}
+
+func ExampleWords_Trace() {
+	p, _ := swap.Parse("9+4")
+	tr, _ := swap.Solve(p)
+	for i, line := range (say.Words{Places: say.Units}).Trace(tr) {
+		if tr.Steps[i].Kind == swap.Stop {
+			fmt.Println(line)
+		}
+	}
+	// Output: Ten units. Stop. They are as much as one ten.
+}

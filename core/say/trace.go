@@ -1,0 +1,216 @@
+package say
+
+import (
+	"fmt"
+	"strings"
+
+	"vineswap/core/place"
+	"vineswap/core/swap"
+)
+
+// Span is a stretch of a sentence. Strong spans are counts of a place and are
+// shown in its hue.
+type Span struct {
+	Text   string
+	Strong bool
+	Place  place.Place // for strong spans
+}
+
+// Line is what belongs to one step: the words on the button that makes it, and
+// what is said once it is made.
+type Line struct {
+	Do   string
+	Says []Span
+}
+
+// String returns the sentence in plain text.
+func (l Line) String() string {
+	var b strings.Builder
+	for _, s := range l.Says {
+		b.WriteString(s.Text)
+	}
+	return b.String()
+}
+
+func plain(format string, args ...any) Span { return Span{Text: fmt.Sprintf(format, args...)} }
+
+// strong is a count of a place that is to be seen.
+func (w Words) strong(n int, p place.Place, first bool) Span {
+	text := w.Count(n, p)
+	if first {
+		text = capital(text)
+	}
+	return Span{Text: text, Strong: true, Place: p}
+}
+
+// Trace returns a line for each step of a trace.
+func (w Words) Trace(t swap.Trace) []Line {
+	lines := make([]Line, len(t.Steps))
+	for i, s := range t.Steps {
+		lines[i] = w.line(t, s)
+	}
+	return lines
+}
+
+func (w Words) line(t swap.Trace, s swap.Step) Line {
+	switch s.Kind {
+	case swap.SetOut:
+		return Line{"Lay out", []Span{plain("%s trays, one for each number, and one for what they make.", capital(place.Number(len(t.Problem.Numbers)).Words(false)))}}
+	case swap.Build:
+		n := t.Problem.Numbers[s.Tray-1]
+		return Line{fmt.Sprintf("Build %d", n), w.built(n)}
+	case swap.Label:
+		return w.labelled(t.Problem.Numbers[s.Tray-1])
+	case swap.Join:
+		return Line{"Push together", []Span{plain("All is pushed together: %s.", w.withTheirKind(t))}}
+	case swap.CountUp:
+		return Line{"Count the " + w.PlaceMany(s.At.Place), w.counted(t, s)}
+	case swap.Stop:
+		return w.stopped(s)
+	case swap.MakeSwap:
+		return w.swapped(s)
+	case swap.Write:
+		return w.written(t, s)
+	case swap.Slide:
+		return Line{"Slide the cards together", []Span{w.slid(s.Cards, t.Answer)}}
+	case swap.ReadOut:
+		return Line{"Read the number", []Span{plain("%s.", capital(t.Answer.Words(w.And)))}}
+	}
+	return Line{"Say it back", []Span{plain("%s were joined. Together they are %d.", list(numerals(t.Problem.Numbers)), t.Answer)}}
+}
+
+// built says a number's pieces by kind, empty places too: zero is shown.
+func (w Words) built(n place.Number) []Span {
+	var parts []string
+	for p := n.Top(); p >= place.Ones; p-- {
+		parts = append(parts, w.Count(n.Digit(p), p))
+	}
+	return []Span{plain("%d: %s.", n, list(parts))}
+}
+
+func (w Words) labelled(n place.Number) Line {
+	const do = "Label the tray"
+	cards := numerals(n.Expanded())
+	switch len(cards) {
+	case 0:
+		return Line{do, []Span{plain("Nothing lies here, so there is no card.")}}
+	case 1:
+		return Line{do, []Span{plain("The small card %s.", cards[0])}}
+	}
+	return Line{do, []Span{plain("Small cards: %s. Laid together they read %d.", list(cards), n)}}
+}
+
+// withTheirKind says how the piles are pushed together: each kind with its own.
+func (w Words) withTheirKind(t swap.Trace) string {
+	var kinds []string
+	for p := range place.HighestOf(t.Problem.Numbers) + 1 {
+		name := w.PlaceMany(p)
+		kinds = append(kinds, name+" with "+name)
+	}
+	return list(kinds)
+}
+
+// counted says what lies in a pile: each number's digit, then what came up.
+func (w Words) counted(t swap.Trace, s swap.Step) []Span {
+	c := t.Columns[s.At.Place]
+	var parts []string
+	for _, d := range c.Digits {
+		parts = append(parts, w.Count(d, c.Place))
+	}
+	spans := []Span{plain("%s", capital(list(parts)))}
+	if c.In > 0 {
+		spans = w.withWhatCameUp(spans, c)
+	}
+	switch {
+	case c.Swaps():
+		return append(spans, plain(". Count to ten, and stop."))
+	case len(c.Digits) == 0:
+		return append(spans, plain(". It opens a new place."))
+	case c.In == 0 && len(c.Digits) == 1:
+		return append(spans, plain(", from one number alone."))
+	}
+	return append(spans, plain(": %s.", w.Count(c.Sum(), c.Place)))
+}
+
+func (w Words) withWhatCameUp(spans []Span, c place.Column) []Span {
+	if len(c.Digits) == 0 {
+		return []Span{w.strong(c.In, c.Place, true), plain(" came up")}
+	}
+	return append(spans, plain(", and "), w.strong(c.In, c.Place, false), plain(" that came up"))
+}
+
+func (w Words) stopped(s swap.Step) Line {
+	p := s.At.Place
+	next, _ := p.Next()
+	return Line{
+		fmt.Sprintf("Gather ten %s", w.PlaceMany(p)),
+		[]Span{w.strong(10, p, true), plain(". Stop. They are as much as "), w.strong(1, next, false), plain(".")},
+	}
+}
+
+func (w Words) swapped(s swap.Step) Line {
+	p := s.At.Place
+	next, _ := p.Next()
+	return Line{
+		fmt.Sprintf("%s one %s", capital(w.forms().do), w.PlaceOne(next)),
+		[]Span{w.strong(10, p, true), plain(" %s ", w.forms().they), w.strong(1, next, false), plain(". It joins the %s.", w.PlaceMany(next))},
+	}
+}
+
+func (w Words) written(t swap.Trace, s swap.Step) Line {
+	p := s.At.Place
+	if s.Count == 0 {
+		if !t.Columns[p].Swaps() {
+			return Line{"Write 0", []Span{plain("There are %s: no card, and a 0 is written.", w.Count(0, p))}}
+		}
+		return Line{"Write 0", []Span{plain("Nothing stays in the %s: no card, and a 0 is written.", w.PlaceMany(p))}}
+	}
+	card := s.Cards[0]
+	verb := "stay"
+	if s.Count == 1 {
+		verb = "stays"
+	}
+	if !t.Columns[p].Swaps() {
+		verb = "here"
+	}
+	return Line{fmt.Sprintf("Lay the card %d", card), []Span{plain("%s %s: the card %d.", capital(w.Count(s.Count, p)), verb, card)}}
+}
+
+func (w Words) slid(cards []place.Number, answer place.Number) Span {
+	switch len(cards) {
+	case 0:
+		return plain("Nothing lies here, and 0 is written.")
+	case 1:
+		return plain("One card alone: it reads %d.", answer)
+	}
+	return plain("%s slide together and read %d.", list(numerals(cards)), answer)
+}
+
+// Caused says what one column does: "15 ones: ten swap for one ten, 5 stay."
+func (w Words) Caused(c place.Column) string {
+	next, _ := c.Place.Next()
+	tens, ups := "ten", w.Count(1, next)
+	if c.Out > 1 {
+		tens, ups = place.Number(10*c.Out).Words(false), w.Count(c.Out, next)
+	}
+	stays := fmt.Sprintf("%d stay", c.Stays)
+	switch c.Stays {
+	case 0:
+		stays = "nothing stays"
+	case 1:
+		stays = "1 stays"
+	}
+	made := ""
+	if c.MadeBySwap() {
+		made = ", only by what comes up"
+	}
+	return fmt.Sprintf("%d %s%s: %s %s %s, %s.", c.Sum(), w.PlaceMany(c.Place), made, tens, w.forms().they, ups, stays)
+}
+
+func numerals(numbers []place.Number) []string {
+	out := make([]string, len(numbers))
+	for i, n := range numbers {
+		out[i] = n.String()
+	}
+	return out
+}

@@ -1,0 +1,231 @@
+// Package say has the class's words for things, and the sentences that belong
+// to the steps of a trace. It is the only room that makes English.
+package say
+
+import (
+	"errors"
+	"fmt"
+	"strings"
+
+	"vineswap/core/choose"
+	"vineswap/core/material"
+	"vineswap/core/place"
+)
+
+// Words are the class's own words. The zero value is the default of every
+// setting.
+type Words struct {
+	Swap   SwapWord
+	Places PlaceWord
+	And    bool // "five hundred and six" instead of "five hundred six"
+}
+
+// SwapWord is the class's word for the swap. It changes labels and sentences,
+// never an id.
+type SwapWord string
+
+// The words for the swap. The empty word is Swap.
+const (
+	Swap     SwapWord = "swap"
+	Trade    SwapWord = "trade"
+	Exchange SwapWord = "exchange"
+	Regroup  SwapWord = "regroup"
+	Carry    SwapWord = "carry"
+	Rename   SwapWord = "rename"
+)
+
+// PlaceWord is the class's word for the lowest place.
+type PlaceWord string
+
+// The words for the lowest place. The empty word is Ones.
+const (
+	Ones  PlaceWord = "ones"
+	Units PlaceWord = "units"
+)
+
+// ErrWord is wrapped by the error about a word that is no setting.
+var ErrWord = errors.New("this word cannot be set")
+
+// SwapWords returns the words that can be set for the swap, the default first.
+func SwapWords() []SwapWord { return []SwapWord{Swap, Trade, Exchange, Regroup, Carry, Rename} }
+
+// PlaceWords returns the words that can be set for the lowest place.
+func PlaceWords() []PlaceWord { return []PlaceWord{Ones, Units} }
+
+// forms are a swap word's shapes in sentences.
+type forms struct {
+	noun, nouns, with string // "swap", "swaps", "a swap"
+	they              string // ten ones … one ten
+	do                string // the same, asked for
+}
+
+var swapForms = map[SwapWord]forms{
+	Swap:     {"swap", "swaps", "a swap", "swap for", "swap for"},
+	Trade:    {"trade", "trades", "a trade", "trade for", "trade for"},
+	Exchange: {"exchange", "exchanges", "an exchange", "are exchanged for", "exchange for"},
+	Regroup:  {"regrouping", "regroupings", "a regrouping", "regroup as", "regroup as"},
+	Carry:    {"carry", "carries", "a carry", "carry over as", "carry over as"},
+	Rename:   {"renaming", "renamings", "a renaming", "are renamed as", "rename as"},
+}
+
+// ParseSwapWord reads a word for the swap.
+func ParseSwapWord(text string) (SwapWord, error) {
+	if _, ok := swapForms[SwapWord(text)]; !ok {
+		return "", fmt.Errorf("%w: %q is not swap, trade, exchange, regroup, carry or rename", ErrWord, text)
+	}
+	return SwapWord(text), nil
+}
+
+// ParsePlaceWord reads a word for the lowest place.
+func ParsePlaceWord(text string) (PlaceWord, error) {
+	if w := PlaceWord(text); w == Ones || w == Units {
+		return w, nil
+	}
+	return "", fmt.Errorf("%w: %q is not ones or units", ErrWord, text)
+}
+
+func (w Words) forms() forms {
+	if w.Swap == "" {
+		return swapForms[Swap]
+	}
+	return swapForms[w.Swap]
+}
+
+// NoSwap names a place that does not swap: "no swap".
+func (w Words) NoSwap() string { return "no " + w.forms().noun }
+
+// ASwap names one swap: "a swap", "an exchange".
+func (w Words) ASwap() string { return w.forms().with }
+
+// SwapNouns names several: "swaps", "carries".
+func (w Words) SwapNouns() string { return w.forms().nouns }
+
+// Swaps counts them: "no swap", "one swap", "two swaps".
+func (w Words) Swaps(n int) string {
+	switch n {
+	case 0:
+		return w.NoSwap()
+	case 1:
+		return "one " + w.forms().noun
+	}
+	return place.Number(n).Words(false) + " " + w.forms().nouns
+}
+
+// PlaceOne names one of a place: "one", "ten", "hundred".
+func (w Words) PlaceOne(p place.Place) string { return strings.TrimSuffix(w.PlaceMany(p), "s") }
+
+// PlaceMany names a place: "ones", "tens", "hundreds".
+func (w Words) PlaceMany(p place.Place) string {
+	if p == place.Ones && w.Places == Units {
+		return string(Units)
+	}
+	return p.String()
+}
+
+// Count says how many of a place, by kind: "no tens", "one ten", "four tens".
+func (w Words) Count(n int, p place.Place) string {
+	switch n {
+	case 0:
+		return "no " + w.PlaceMany(p)
+	case 1:
+		return "one " + w.PlaceOne(p)
+	}
+	return place.Number(n).Words(w.And) + " " + w.PlaceMany(p)
+}
+
+var pieceNames = map[material.Kind][place.TopPiece + 1][2]string{
+	material.Beads:  {{"bead", "beads"}, {"bar", "bars"}, {"square", "squares"}, {"cube", "cubes"}},
+	material.Blocks: {{"small cube", "small cubes"}, {"stick", "sticks"}, {"flat", "flats"}, {"big cube", "big cubes"}},
+}
+
+// Piece names the piece of a place: "bar", "bars". Places above the thousands
+// have none and give "".
+func Piece(kind material.Kind, p place.Place, n int) string {
+	if !p.HasPiece() {
+		return ""
+	}
+	names := pieceNames[kind][p]
+	if n == 1 {
+		return names[0]
+	}
+	return names[1]
+}
+
+// Stage names a stage in the class's words.
+func (w Words) Stage(id choose.StageID) string {
+	f := w.forms()
+	switch id {
+	case choose.NoSwap:
+		return w.NoSwap()
+	case choose.OneSwapOnes:
+		return fmt.Sprintf("one %s, %s", f.noun, w.PlaceMany(place.Ones))
+	case choose.OneSwapHigher:
+		return fmt.Sprintf("one %s, higher", f.noun)
+	case choose.SeveralSwaps:
+		return "several " + f.nouns
+	case choose.SwapMakesSwap:
+		return fmt.Sprintf("%s makes %s", f.with, f.with)
+	case choose.NewPlace:
+		return "new place"
+	case choose.ThreeAddends:
+		return "three to six addends"
+	case choose.AnySum:
+		return "any sum"
+	}
+	return "chosen by hand"
+}
+
+// StageAsks says what a stage asks of the numbers.
+func (w Words) StageAsks(id choose.StageID) string {
+	f := w.forms()
+	switch id {
+	case choose.NoSwap:
+		return "No place reaches ten."
+	case choose.OneSwapOnes:
+		return fmt.Sprintf("The %s alone reach ten.", w.PlaceMany(place.Ones))
+	case choose.OneSwapHigher:
+		return fmt.Sprintf("One place reaches ten, neither the %s nor the highest.", w.PlaceMany(place.Ones))
+	case choose.SeveralSwaps:
+		return "Two places or more reach ten by their own digits, not the highest."
+	case choose.SwapMakesSwap:
+		return "A place reaches ten only by what comes up, and not the highest."
+	case choose.NewPlace:
+		return "The highest place reaches ten and opens a new one."
+	case choose.ThreeAddends:
+		return "Three to six numbers are joined."
+	case choose.AnySum:
+		return "Numbers of five or six digits."
+	}
+	return fmt.Sprintf("Any numbers, with any %s.", f.nouns)
+}
+
+// Caution words a caution for a material.
+func Caution(c material.Caution, kind material.Kind) string {
+	switch c {
+	case material.SmallParts:
+		return fmt.Sprintf("%s are small parts. Count them out, count them back.", capital(Piece(kind, place.Ones, 2)))
+	case material.HeavyCube:
+		return "The thousand cube is heavy: two hands, carried low."
+	}
+	return "Keep the way past the mat free."
+}
+
+// list joins words as in a sentence: "2000, 400 and 8".
+func list(words []string) string {
+	switch n := len(words); n {
+	case 0:
+		return ""
+	case 1:
+		return words[0]
+	default:
+		return strings.Join(words[:n-1], ", ") + " and " + words[n-1]
+	}
+}
+
+// capital writes the first letter large.
+func capital(s string) string {
+	if s == "" {
+		return s
+	}
+	return strings.ToUpper(s[:1]) + s[1:]
+}
