@@ -1,0 +1,65 @@
+// Command vineswap is the one binary: it serves the application, sets up its
+// database and accounts, and works and chooses problems on the command line.
+package main
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"os"
+	"os/signal"
+	"strings"
+	"syscall"
+
+	"github.com/spf13/cobra"
+)
+
+// exitUsage is the status for input that cannot be understood, exitFailed for
+// everything else that goes wrong.
+const (
+	exitFailed = 1
+	exitUsage  = 2
+)
+
+// usageError is a mistake in what was typed: one line on standard error and
+// status 2.
+type usageError struct{ error }
+
+func (e usageError) Unwrap() error { return e.error }
+
+func main() {
+	ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM)
+	err := root().ExecuteContext(ctx)
+	stop()
+	if err == nil {
+		return
+	}
+	fmt.Fprintln(os.Stderr, "vineswap: "+strings.ReplaceAll(err.Error(), "\n", " "))
+	var usage usageError
+	if errors.As(err, &usage) {
+		os.Exit(exitUsage)
+	}
+	os.Exit(exitFailed)
+}
+
+func root() *cobra.Command {
+	cmd := &cobra.Command{
+		Use:           "vineswap",
+		Short:         "Numbers chosen by their swaps, worked with pieces, for primary teachers",
+		SilenceUsage:  true,
+		SilenceErrors: true,
+	}
+	cmd.SetFlagErrorFunc(func(_ *cobra.Command, err error) error { return usageError{err} })
+	cmd.AddCommand(workCommand(), chooseCommand())
+	return cmd
+}
+
+// exactly is cobra.ExactArgs with an error that counts as a mistake in typing.
+func exactly(n int, what string) cobra.PositionalArgs {
+	return func(_ *cobra.Command, args []string) error {
+		if len(args) != n {
+			return usageError{fmt.Errorf("%s; %d arguments given", what, len(args))}
+		}
+		return nil
+	}
+}

@@ -1,0 +1,186 @@
+package store
+
+import (
+	"context"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"time"
+
+	"github.com/google/uuid"
+	"github.com/jmoiron/sqlx"
+
+	"vineswap/core/choose"
+	"vineswap/core/lesson"
+	"vineswap/core/material"
+	"vineswap/core/swap"
+)
+
+// Lesson is a kept lesson. Every write raises its revision by one.
+type Lesson struct {
+	lesson.Lesson
+	ID        uuid.UUID
+	ClassID   uuid.UUID
+	OpenedBy  uuid.UUID
+	Revision  int
+	ChangedAt time.Time
+}
+
+// lessonRow is a lesson as the table has it.
+type lessonRow struct {
+	ID        uuid.UUID      `db:"id"`
+	ClassID   uuid.UUID      `db:"class_id"`
+	OpenedBy  uuid.UUID      `db:"opened_by"`
+	Problems  []byte         `db:"problems"`
+	Problem   int            `db:"problem"`
+	Stage     choose.StageID `db:"stage"`
+	Material  material.Kind  `db:"material"`
+	Stand     lesson.Stand   `db:"stand"`
+	Position  string         `db:"position"`
+	Revision  int            `db:"revision"`
+	ChangedAt time.Time      `db:"changed_at"`
+}
+
+const lessonColumns = `lesson.id, lesson.class_id, opened_by, problems, problem, stage, material, stand, position, revision, changed_at`
+
+func rowOf(l Lesson) (lessonRow, error) {
+	problems, err := json.Marshal(l.Problems)
+	return lessonRow{l.ID, l.ClassID, l.OpenedBy, problems, l.Problem, l.Stage, l.Material, l.Stand, l.At.String(), l.Revision, l.ChangedAt}, err
+}
+
+func (r lessonRow) lesson() (Lesson, error) {
+	l := Lesson{ID: r.ID, ClassID: r.ClassID, OpenedBy: r.OpenedBy, Revision: r.Revision, ChangedAt: r.ChangedAt}
+	l.Problem, l.Stage, l.Material, l.Stand = r.Problem, r.Stage, r.Material, r.Stand
+	var err error
+	if l.At, err = swap.ParsePosition(r.Position); err != nil {
+		return l, fmt.Errorf("lesson %v: %w", r.ID, err)
+	}
+	if err := json.Unmarshal(r.Problems, &l.Problems); err != nil {
+		return l, fmt.Errorf("lesson %v: problems: %w", r.ID, err)
+	}
+	return l, nil
+}
+
+// AddLesson keeps a new lesson and puts it in its opener's hand. Keeping the
+// same id again changes nothing and is no error, so a repeated request is
+// harmless; an id that another class uses gives ErrTaken. Children who are not
+// in the class give ErrNone.
+func (s *Store) AddLesson(ctx context.Context, l Lesson) error {
+	return s.inTx(ctx, func(tx *sqlx.Tx) error {
+		row, err := rowOf(l)
+		if err != nil {
+			return err
+		}
+		res, err := tx.NamedExecContext(ctx, `insert into lesson (id, class_id, opened_by, problems, problem, stage, material, stand, position)
+			values (:id, :class_id, :opened_by, :problems, :problem, :stage, :material, :stand, :position) on conflict (id) do nothing`, row)
+		if err != nil {
+			return err
+		}
+		if n, err := res.RowsAffected(); err != nil {
+			return err
+		} else if n == 0 {
+			return sameLesson(ctx, tx, l)
+		}
+		if err := seat(ctx, tx, l); err != nil {
+			return err
+		}
+		return takeInHand(ctx, tx, l.OpenedBy, l.ClassID, l.ID)
+	})
+}
+
+// sameLesson tells whether the id that is kept is this class's.
+func sameLesson(ctx context.Context, tx *sqlx.Tx, l Lesson) error {
+	var class uuid.UUID
+	if err := tx.GetContext(ctx, &class, `select class_id from lesson where id = $1`, l.ID); err != nil {
+		return err
+	}
+	if class != l.ClassID {
+		return fmt.Errorf("%w: a lesson with this id", ErrTaken)
+	}
+	return nil
+}
+
+// seat writes who sits at the mat of a lesson, in order.
+func seat(ctx context.Context, tx *sqlx.Tx, l Lesson) error {
+	if _, err := tx.ExecContext(ctx, `delete from lesson_child where lesson_id = $1`, l.ID); err != nil {
+		return err
+	}
+	for i, child := range l.Children {
+		id, err := uuid.Parse(child)
+		if err != nil {
+			return ErrNone
+		}
+		res, err := tx.ExecContext(ctx, `insert into lesson_child (lesson_id, seat, learner_id)
+			select $1, $2, learner_id from enrolment where class_id = $3 and learner_id = $4 and until is null`, l.ID, i, l.ClassID, id)
+		if err != nil {
+			return err
+		}
+		if n, err := res.RowsAffected(); err != nil || n == 0 {
+			return errors.Join(ErrNone, err)
+		}
+	}
+	return nil
+}
+
+func takeInHand(ctx context.Context, db sqlx.ExecerContext, account, class, id uuid.UUID) error {
+	_, err := db.ExecContext(ctx, `insert into in_hand (account_id, class_id, lesson_id) values ($1, $2, $3)
+		on conflict (account_id, class_id) do update set lesson_id = excluded.lesson_id`, account, class, id)
+	return err
+}
+
+// Lesson reads a lesson of a class with its children's ids; ErrNone where the
+// class has none with this id.
+func (s *Store) Lesson(ctx context.Context, class, id uuid.UUID) (Lesson, error) {
+	var row lessonRow
+	if err := s.db.GetContext(ctx, &row, `select `+lessonColumns+` from lesson where class_id = $1 and id = $2`, class, id); err != nil {
+		return Lesson{}, none(err)
+	}
+	l, err := row.lesson()
+	if err != nil {
+		return l, err
+	}
+	l.Children = []string{}
+	err = s.db.SelectContext(ctx, &l.Children, `select learner_id from lesson_child where lesson_id = $1 order by seat`, id)
+	return l, err
+}
+
+// LessonInHand returns the id of the lesson that an account has in hand in a
+// class; ErrNone for none, and for one that has ended.
+func (s *Store) LessonInHand(ctx context.Context, account, class uuid.UUID) (uuid.UUID, error) {
+	var id uuid.UUID
+	err := s.db.GetContext(ctx, &id, `select lesson_id from in_hand join lesson on lesson.id = lesson_id
+		where account_id = $1 and in_hand.class_id = $2 and stand <> 'ended'`, account, class)
+	return id, none(err)
+}
+
+// OpenLessons lists the ids of the lessons of a class that have not ended, the
+// one changed last first.
+func (s *Store) OpenLessons(ctx context.Context, class uuid.UUID) ([]uuid.UUID, error) {
+	ids := []uuid.UUID{}
+	err := s.db.SelectContext(ctx, &ids, `select id from lesson where class_id = $1 and stand <> 'ended' order by changed_at desc, id limit 12`, class)
+	return ids, err
+}
+
+// SaveLesson keeps a changed lesson if it is still at the revision that it was
+// read at, raises the revision, and puts the lesson in the account's hand. A
+// stale write changes nothing and gives ErrStale.
+func (s *Store) SaveLesson(ctx context.Context, account uuid.UUID, l Lesson) error {
+	return s.inTx(ctx, func(tx *sqlx.Tx) error {
+		row, err := rowOf(l)
+		if err != nil {
+			return err
+		}
+		res, err := tx.NamedExecContext(ctx, `update lesson set problem = :problem, material = :material, stand = :stand, position = :position,
+			revision = revision + 1, changed_at = now() where id = :id and class_id = :class_id and revision = :revision`, row)
+		if err != nil {
+			return err
+		}
+		if n, err := res.RowsAffected(); err != nil || n == 0 {
+			return errors.Join(ErrStale, err)
+		}
+		if err := seat(ctx, tx, l); err != nil {
+			return err
+		}
+		return takeInHand(ctx, tx, account, l.ClassID, l.ID)
+	})
+}
