@@ -24,6 +24,7 @@ type Lesson struct {
 	OpenedBy  uuid.UUID
 	Revision  int
 	ChangedAt time.Time
+	Seated    []Learner // who sits at the mat, by the name last used in the class
 }
 
 // lessonRow is a lesson as the table has it.
@@ -128,7 +129,7 @@ func takeInHand(ctx context.Context, db sqlx.ExecerContext, account, class, id u
 	return err
 }
 
-// Lesson reads a lesson of a class with its children's ids; ErrNone where the
+// Lesson reads a lesson of a class with its children; ErrNone where the
 // class has none with this id.
 func (s *Store) Lesson(ctx context.Context, class, id uuid.UUID) (Lesson, error) {
 	var row lessonRow
@@ -139,8 +140,13 @@ func (s *Store) Lesson(ctx context.Context, class, id uuid.UUID) (Lesson, error)
 	if err != nil {
 		return l, err
 	}
-	l.Children = []string{}
-	err = s.db.SelectContext(ctx, &l.Children, `select learner_id from lesson_child where lesson_id = $1 order by seat`, id)
+	err = s.db.SelectContext(ctx, &l.Seated, `select learner_id, coalesce((select name from enrolment
+			where class_id = $2 and enrolment.learner_id = lesson_child.learner_id order by since desc limit 1), '') as name
+		from lesson_child where lesson_id = $1 order by seat`, id, class)
+	l.Children = make([]string, len(l.Seated))
+	for i, learner := range l.Seated {
+		l.Children[i] = learner.ID.String()
+	}
 	return l, err
 }
 

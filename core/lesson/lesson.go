@@ -27,6 +27,9 @@ const (
 // MostChildren is how many children a presentation is for; none is a rehearsal.
 const MostChildren = 4
 
+// MostAddends is how many numbers the mat has room for.
+const MostAddends = 2
+
 // Child is a learner who sits at the mat.
 type Child struct{ ID, Name string }
 
@@ -47,6 +50,7 @@ var (
 	ErrChildren = fmt.Errorf("a presentation is for at most %d children", MostChildren)
 	ErrTwice    = errors.New("a child sits at the mat once")
 	ErrTooLarge = fmt.Errorf("pieces show results up to %d", place.MostWithPieces)
+	ErrMany     = fmt.Errorf("the mat takes %d numbers at a time", MostAddends)
 	ErrNothing  = errors.New("a lesson needs a problem")
 	ErrStand    = errors.New("a lesson is gathering, on the mat or ended")
 )
@@ -61,6 +65,9 @@ func New(problems []swap.Problem, stage choose.StageID, kind material.Kind, chil
 		trace, err := swap.Solve(p)
 		if err != nil {
 			return Lesson{}, err
+		}
+		if len(p.Numbers) > MostAddends {
+			return Lesson{}, fmt.Errorf("%w: %v has %d", ErrMany, p, len(p.Numbers))
 		}
 		if !material.CanLayOut(trace.Answer) {
 			return Lesson{}, fmt.Errorf("%w: %v makes %d", ErrTooLarge, p, trace.Answer)

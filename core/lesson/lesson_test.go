@@ -40,6 +40,7 @@ func TestNew(t *testing.T) {
 	}{
 		{"no problem", nil, nil, lesson.ErrNothing},
 		{"too large for pieces", []swap.Problem{swap.SumOf(9_000, 1_000)}, nil, lesson.ErrTooLarge},
+		{"three numbers", []swap.Problem{swap.SumOf(1, 2, 3)}, nil, lesson.ErrMany},
 		{"a problem of another kind", []swap.Problem{{Kind: "riddle"}}, nil, swap.ErrKind},
 		{"five children", []swap.Problem{swap.SumOf(1, 2)}, []string{"a", "b", "c", "d", "e"}, lesson.ErrChildren},
 		{"a child twice", []swap.Problem{swap.SumOf(1, 2)}, []string{"a", "a"}, lesson.ErrTwice},

@@ -1,0 +1,95 @@
+package server
+
+import (
+	"errors"
+	"fmt"
+	"time"
+
+	"github.com/gofiber/fiber/v3"
+	"github.com/google/uuid"
+
+	"vineswap/core/setting"
+	"vineswap/store"
+	"vineswap/wire"
+)
+
+// desk answers what every view of a class needs.
+func (s *Server) desk(c *call) error {
+	zone, err := time.LoadLocation(c.class.Zone)
+	if err != nil {
+		return err
+	}
+	words := c.class.Settings.Words()
+	desk := wire.Desk{
+		Class: wire.ClassLink{ID: c.class.ID.String(), Name: c.class.Name, Role: string(c.role)},
+		Day:   wire.DayOf(s.now().In(zone)), Settings: wire.SettingsOf(c.class.Settings, c.class.Revision),
+		Words: wire.WordsOf(words), Stages: wire.StagesOf(words), Learners: []wire.Learner{}, Open: []wire.LessonLink{},
+	}
+	learners, err := s.store.Learners(c.Context(), c.class.ID)
+	if err != nil {
+		return err
+	}
+	for _, l := range learners {
+		desk.Learners = append(desk.Learners, wire.Learner{ID: l.ID.String(), Name: l.Name})
+	}
+	if err := s.addLessons(c, &desk); err != nil {
+		return err
+	}
+	return c.JSON(desk)
+}
+
+// addLessons puts the open lessons on the desk: the one in hand apart.
+func (s *Server) addLessons(c *call, desk *wire.Desk) error {
+	inHand, err := s.store.LessonInHand(c.Context(), c.account.ID, c.class.ID)
+	if err != nil && !errors.Is(err, store.ErrNone) {
+		return err
+	}
+	open, err := s.store.OpenLessons(c.Context(), c.class.ID)
+	if err != nil {
+		return err
+	}
+	if inHand != uuid.Nil {
+		link, err := s.link(c, inHand)
+		if err != nil {
+			return err
+		}
+		desk.InHand = &link
+	}
+	for _, id := range open {
+		if id == inHand {
+			continue
+		}
+		link, err := s.link(c, id)
+		if err != nil {
+			return err
+		}
+		desk.Open = append(desk.Open, link)
+	}
+	return nil
+}
+
+// choices answers the settings that can be made, each side with an example.
+func (s *Server) choices(c *call) error { return c.JSON(wire.ChoicesOf(c.class.Settings)) }
+
+// setSettings keeps changed settings and answers the desk.
+func (s *Server) setSettings(c *call) error {
+	var ask wire.Settings
+	if err := read(c, &ask); err != nil {
+		return err
+	}
+	made, err := setting.Made(ask.Swap, ask.Places, ask.Material, ask.And)
+	if err != nil {
+		return refuse(fiber.StatusUnprocessableEntity, "This cannot be set", "Choose one of the sides shown.").because(err)
+	}
+	err = s.store.SetSettings(c.Context(), c.class.ID, ask.Revision, made)
+	if errors.Is(err, store.ErrStale) {
+		return refuse(fiber.StatusConflict, "The settings were changed elsewhere", "Look at them as they are now, then choose again.")
+	}
+	if err != nil {
+		return fmt.Errorf("settings: %w", err)
+	}
+	if c.class, err = s.store.Class(c.Context(), c.class.ID); err != nil {
+		return err
+	}
+	return s.desk(c)
+}

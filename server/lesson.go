@@ -1,0 +1,201 @@
+package server
+
+import (
+	"errors"
+	"time"
+
+	"github.com/gofiber/fiber/v3"
+	"github.com/google/uuid"
+
+	"vineswap/core/choose"
+	"vineswap/core/lesson"
+	"vineswap/core/material"
+	"vineswap/core/place"
+	"vineswap/core/swap"
+	"vineswap/store"
+	"vineswap/wire"
+)
+
+// newLesson opens a lesson under the id that the screen made. Sending it again
+// answers the same lesson.
+func (s *Server) newLesson(c *call) error {
+	var ask wire.NewLesson
+	if err := read(c, &ask); err != nil {
+		return err
+	}
+	var stage choose.StageID
+	if ask.Stage != "" {
+		var err error
+		if stage, err = choose.ParseStage(ask.Stage); err != nil {
+			return wrongChoice(err)
+		}
+	}
+	opened, err := lesson.New(problems(ask.Problems), stage, c.class.Settings.Material, ask.Children)
+	if err != nil {
+		return wrongLesson(err)
+	}
+	id := uuid.MustParse(ask.ID)
+	err = s.store.AddLesson(c.Context(), store.Lesson{Lesson: opened, ID: id, ClassID: c.class.ID, OpenedBy: c.account.ID})
+	switch {
+	case errors.Is(err, store.ErrTaken):
+		return refuse(fiber.StatusConflict, "This lesson's id is used already", "Pick the numbers once more.").of("id")
+	case errors.Is(err, store.ErrNone):
+		return wrongChild()
+	case err != nil:
+		return err
+	}
+	return s.answerLesson(c, id)
+}
+
+func problems(numbers [][]int) []swap.Problem {
+	out := make([]swap.Problem, len(numbers))
+	for i, row := range numbers {
+		list := make([]place.Number, len(row))
+		for j, n := range row {
+			list[j] = place.Number(n)
+		}
+		out[i] = swap.SumOf(list...)
+	}
+	return out
+}
+
+func wrongChild() *trouble {
+	return refuse(fiber.StatusUnprocessableEntity, "A child who was chosen is not in this class", "Choose the children once more.").of("children")
+}
+
+func wrongLesson(err error) *trouble {
+	field := "problems"
+	if errors.Is(err, lesson.ErrChildren) || errors.Is(err, lesson.ErrTwice) {
+		field = "children"
+	}
+	return refuse(fiber.StatusUnprocessableEntity, "This lesson cannot be opened", "Choose other numbers, or fewer children.").because(err).of(field)
+}
+
+// lesson answers a lesson with its whole trace.
+func (s *Server) lesson(c *call) error {
+	id, err := uuid.Parse(c.Params("lesson"))
+	if err != nil {
+		return notFound()
+	}
+	return s.answerLesson(c, id)
+}
+
+func (s *Server) answerLesson(c *call, id uuid.UUID) error {
+	made, err := s.wireLesson(c, id)
+	if err != nil {
+		return missing(err)
+	}
+	return c.JSON(made)
+}
+
+func (s *Server) wireLesson(c *call, id uuid.UUID) (wire.Lesson, error) {
+	kept, err := s.store.Lesson(c.Context(), c.class.ID, id)
+	if err != nil {
+		return wire.Lesson{}, err
+	}
+	zone, err := time.LoadLocation(c.class.Zone)
+	if err != nil {
+		return wire.Lesson{}, err
+	}
+	words, children := c.class.Settings.Words(), childrenOf(kept)
+	view, err := kept.Open(words, children)
+	if err != nil {
+		return wire.Lesson{}, err
+	}
+	link := wire.LinkOf(words, id.String(), kept.Lesson, view, children, kept.ChangedAt.In(zone).Format("15:04"))
+	return wire.LessonOf(words, link, kept.Revision, view, children), nil
+}
+
+// link answers the short form of a lesson.
+func (s *Server) link(c *call, id uuid.UUID) (wire.LessonLink, error) {
+	made, err := s.wireLesson(c, id)
+	return made.Link, err
+}
+
+func childrenOf(l store.Lesson) []lesson.Child {
+	children := make([]lesson.Child, len(l.Seated))
+	for i, learner := range l.Seated {
+		children[i] = lesson.Child{ID: learner.ID.String(), Name: learner.Name}
+	}
+	return children
+}
+
+// changeLesson changes a lesson from the revision that was read. A stale write
+// is answered with 409 and the lesson as it is now.
+func (s *Server) changeLesson(c *call) error {
+	id, err := uuid.Parse(c.Params("lesson"))
+	if err != nil {
+		return notFound()
+	}
+	var ask wire.LessonChange
+	if err := read(c, &ask); err != nil {
+		return err
+	}
+	change, err := changeOf(ask)
+	if err != nil {
+		return err
+	}
+	kept, err := s.store.Lesson(c.Context(), c.class.ID, id)
+	if err != nil {
+		return missing(err)
+	}
+	if kept.Revision != ask.Revision {
+		return s.stale(c, id)
+	}
+	if kept.Lesson, err = kept.With(change); errors.Is(err, lesson.ErrEnded) {
+		return refuse(fiber.StatusConflict, "This lesson has ended", "Open a new one in Numbers.")
+	} else if err != nil {
+		return wrongLesson(err)
+	}
+	err = s.store.SaveLesson(c.Context(), c.account.ID, kept)
+	switch {
+	case errors.Is(err, store.ErrStale):
+		return s.stale(c, id)
+	case errors.Is(err, store.ErrNone):
+		return wrongChild()
+	case err != nil:
+		return err
+	}
+	return s.answerLesson(c, id)
+}
+
+// stale answers a write from an old revision with the current state.
+func (s *Server) stale(c *call, id uuid.UUID) error {
+	now, err := s.wireLesson(c, id)
+	if err != nil {
+		return missing(err)
+	}
+	t := refuse(fiber.StatusConflict, "The lesson was moved on elsewhere", "Go on from here.")
+	t.Lesson = &now
+	return t
+}
+
+// changeOf reads a change; the error names the field.
+func changeOf(ask wire.LessonChange) (lesson.Change, error) {
+	change := lesson.Change{Children: ask.Children}
+	if ask.Alone {
+		change.Children = []string{}
+	}
+	wrong := func(field string, err error) error {
+		return refuse(fiber.StatusUnprocessableEntity, "The lesson cannot be changed like this", "Reload the page and try again.").because(err).of(field)
+	}
+	if ask.Material != "" {
+		kind, err := material.ParseKind(ask.Material)
+		if err != nil {
+			return change, wrong("material", err)
+		}
+		change.Material = &kind
+	}
+	if ask.Stand != "" {
+		stand := lesson.Stand(ask.Stand)
+		change.Stand = &stand
+	}
+	if ask.At != "" {
+		at, err := swap.ParsePosition(ask.At)
+		if err != nil {
+			return change, wrong("at", err)
+		}
+		change.At = &at
+	}
+	return change, nil
+}

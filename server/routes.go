@@ -1,0 +1,132 @@
+package server
+
+import (
+	"encoding/json"
+	"errors"
+	"strings"
+	"time"
+
+	"github.com/gofiber/fiber/v3"
+	"github.com/gofiber/fiber/v3/middleware/limiter"
+	"github.com/google/uuid"
+
+	"vineswap/store"
+	"vineswap/wire"
+)
+
+// call is a request of somebody who is logged in; in a class's routes with the
+// class and the role there.
+type call struct {
+	fiber.Ctx
+	account store.Account
+	class   store.Class
+	role    store.Role
+}
+
+// Route is one route of a class and the least role that it asks for.
+type Route struct {
+	Method, Path string
+	Least        store.Role
+	handle       func(*Server, *call) error
+}
+
+// Routes lists every route of a class, under /api/classes/:class.
+func Routes() []Route {
+	return []Route{
+		{fiber.MethodGet, "", store.Viewer, (*Server).desk},
+		{fiber.MethodGet, "/choices", store.Viewer, (*Server).choices},
+		{fiber.MethodPut, "/settings", store.Lead, (*Server).setSettings},
+		{fiber.MethodPost, "/choose", store.Viewer, (*Server).choose},
+		{fiber.MethodPost, "/look", store.Viewer, (*Server).look},
+		{fiber.MethodPost, "/lessons", store.Assistant, (*Server).newLesson},
+		{fiber.MethodGet, "/lessons/:lesson", store.Viewer, (*Server).lesson},
+		{fiber.MethodPatch, "/lessons/:lesson", store.Assistant, (*Server).changeLesson},
+	}
+}
+
+// Failed log-ins of one address for one account that are let through, and
+// within what time.
+const (
+	mostTries   = 8
+	triesWithin = 5 * time.Minute
+)
+
+func (s *Server) route(api fiber.Router) {
+	api.Get("/health", s.health)
+	api.Get("/me", s.loggedIn((*Server).me))
+	api.Post("/login", limiter.New(limiter.Config{
+		Max: mostTries, Expiration: triesWithin, SkipSuccessfulRequests: true, KeyGenerator: whoTries,
+		LimitReached: func(c fiber.Ctx) error {
+			return answer(c, refuse(fiber.StatusTooManyRequests, "Too many tries for this account", "Wait five minutes, then try again.").of("password"))
+		},
+	}), answered(s.login))
+	api.Post("/logout", answered(s.logout))
+	for _, r := range Routes() {
+		api.Add([]string{r.Method}, "/classes/:class"+r.Path, s.inClass(r))
+	}
+	api.Use(func(c fiber.Ctx) error { return answer(c, notFound()) })
+}
+
+// whoTries tells log-in attempts apart: the address and the account.
+func whoTries(c fiber.Ctx) string {
+	var l wire.Login
+	_ = json.Unmarshal(c.Body(), &l) // what cannot be read counts for the address alone
+	return c.IP() + "|" + strings.ToLower(strings.TrimSpace(l.Email))
+}
+
+// answered turns a handler's error into a problem document at once, so that
+// whatever stands before it sees the status.
+func answered(handle fiber.Handler) fiber.Handler {
+	return func(c fiber.Ctx) error {
+		if err := handle(c); err != nil {
+			return answer(c, err)
+		}
+		return nil
+	}
+}
+
+func (s *Server) loggedIn(handle func(*Server, *call) error) fiber.Handler {
+	return answered(func(c fiber.Ctx) error {
+		account, err := s.who(c)
+		if err != nil {
+			return err
+		}
+		return handle(s, &call{Ctx: c, account: account})
+	})
+}
+
+// inClass lets a request through whose class is the caller's and whose role is
+// enough. Another's class is answered like one that does not exist.
+func (s *Server) inClass(r Route) fiber.Handler {
+	return s.loggedIn(func(s *Server, c *call) error {
+		id, err := uuid.Parse(c.Params("class"))
+		if err != nil {
+			return notFound()
+		}
+		if c.role, err = s.store.RoleIn(c.Context(), c.account.ID, id); err != nil {
+			return missing(err)
+		}
+		if !c.role.May(r.Least) {
+			return refuse(fiber.StatusForbidden, "A "+string(c.role)+" of this class cannot do this", "Ask the lead of the class.")
+		}
+		if c.class, err = s.store.Class(c.Context(), id); err != nil {
+			return missing(err)
+		}
+		return r.handle(s, c)
+	})
+}
+
+// missing answers 404 for a record that is not there.
+func missing(err error) error {
+	if errors.Is(err, store.ErrNone) {
+		return notFound()
+	}
+	return err
+}
+
+func (s *Server) health(c fiber.Ctx) error {
+	if err := s.store.Ping(c.Context()); err != nil {
+		return answer(c, refuse(fiber.StatusServiceUnavailable, "The database does not answer", "Wait a little."))
+	}
+	return c.JSON(fiber.Map{"status": "ok"})
+}

@@ -1,0 +1,336 @@
+package wire
+
+import (
+	"fmt"
+	"time"
+
+	"vineswap/core/choose"
+	"vineswap/core/lesson"
+	"vineswap/core/material"
+	"vineswap/core/place"
+	"vineswap/core/say"
+	"vineswap/core/setting"
+	"vineswap/core/swap"
+)
+
+// WordsOf makes the labels of a class.
+func WordsOf(w say.Words) Words {
+	out := Words{NoSwap: w.NoSwap(), ASwap: w.ASwap(), Swaps: w.SwapNouns()}
+	for _, p := range place.All() {
+		out.Places = append(out.Places, PlaceWords{p.String(), w.PlaceOne(p), w.PlaceMany(p), p.Unit()})
+	}
+	for _, kind := range []material.Kind{material.Beads, material.Blocks} {
+		m := Material{ID: string(kind), Name: string(kind)}
+		for p := place.Ones; p.HasPiece(); p++ {
+			m.Pieces = append(m.Pieces, PieceWord{say.Piece(kind, p, 1), say.Piece(kind, p, 2)})
+		}
+		out.Materials = append(out.Materials, m)
+	}
+	return out
+}
+
+// SettingsOf makes the settings of a class at a revision.
+func SettingsOf(c setting.Class, revision int) Settings {
+	return Settings{revision, string(c.Swap), string(c.Places), c.And, string(c.Material)}
+}
+
+// examplePlaces is how many places the example of a stage has.
+const examplePlaces = 4
+
+// StageOf makes a stage with the knots of its example.
+func StageOf(w say.Words, id choose.StageID) Stage {
+	s := Stage{ID: string(id), Name: w.Stage(id), Asks: w.StageAsks(id), Made: id == choose.SwapMakesSwap, Knots: []string{}}
+	example := choose.Choice{Stage: id, Digits: []int{examplePlaces, examplePlaces}}
+	for p := range place.Place(examplePlaces) {
+		s.Knots = append(s.Knots, example.Tied(p).String())
+	}
+	return s
+}
+
+// StagesOf makes all stages that numbers can be chosen for.
+func StagesOf(w say.Words) []Stage {
+	var out []Stage
+	for _, id := range choose.Stages() {
+		out = append(out, StageOf(w, id))
+	}
+	return out
+}
+
+// SumOf makes a sum with its swaps, pieces and stage.
+func SumOf(w say.Words, numbers []place.Number) Sum {
+	out := Sum{Numbers: ints(numbers), Text: swap.SumOf(numbers...).String(), Stage: StageOf(w, choose.StageOf(numbers)), Columns: []Column{}, Pieces: []Pieces{}}
+	answer, swaps := place.Number(0), 0
+	for _, c := range place.Columns(numbers) {
+		answer, swaps = answer+place.Number(c.Stays*c.Place.Unit()), swaps+c.Out
+		col := Column{Place: c.Place.String(), Sum: c.Sum(), In: c.In, Out: c.Out, Stays: c.Stays, Made: c.MadeBySwap()}
+		if c.Swaps() {
+			col.Caused = w.Caused(c)
+		}
+		out.Columns = append(out.Columns, col)
+	}
+	out.Answer, out.Words, out.Swaps = int(answer), answer.Words(w.And), w.Swaps(swaps)
+	switch {
+	case !material.CanLayOut(answer):
+		out.Why = fmt.Sprintf("%d is more than pieces can show: there is no piece above the thousand cube.", answer)
+	case len(numbers) > lesson.MostAddends:
+		out.Why = fmt.Sprintf("The mat takes %d numbers at a time.", lesson.MostAddends)
+	default:
+		out.LaidOut = true
+	}
+	for _, p := range material.ForJoining(numbers).Pieces {
+		out.Pieces = append(out.Pieces, Pieces{p.Place.String(), p.Fullest, p.Trays, p.Up})
+	}
+	return out
+}
+
+func ints(numbers []place.Number) []int {
+	out := make([]int, len(numbers))
+	for i, n := range numbers {
+		out[i] = int(n)
+	}
+	return out
+}
+
+// LinkOf makes the short form of a lesson for the ribbon and Today.
+func LinkOf(w say.Words, id string, l lesson.Lesson, v lesson.View, children []lesson.Child, since string) LessonLink {
+	marks, index := marksOf(w, v.Trace)
+	link := LessonLink{
+		ID: id, Sum: SumOf(w, l.Current().Numbers), Stand: string(l.Stand), Material: string(l.Material),
+		Children: []string{}, Ribbon: marks, Mark: index[v.Index], Since: since,
+	}
+	link.Sum.Stage = StageOf(w, l.Stage)
+	for _, c := range children {
+		link.Children = append(link.Children, c.Name)
+	}
+	switch {
+	case l.Stand == lesson.Gathering:
+		link.Mark, link.Next = gatherMark, v.Lines[0].Do
+		link.Said = "The numbers are chosen. Next the pieces are gathered."
+	case v.Index == len(v.Lines)-1:
+		link.Next, link.Said = finish, v.Lines[v.Index].String()
+	default:
+		link.Next, link.Said = v.Lines[v.Index+1].Do, v.Lines[v.Index].String()
+	}
+	return link
+}
+
+// finish is the action after the last step.
+const finish = "Finish the lesson"
+
+// gatherMark is where the ribbon stands while a lesson is gathered.
+const gatherMark = 1
+
+// marksOf makes the ribbon's steps, and for each step of the trace which of
+// them it belongs to.
+func marksOf(w say.Words, t swap.Trace) ([]Mark, []int) {
+	marks := []Mark{{Name: "choose"}, {Name: "gather"}}
+	index := make([]int, len(t.Steps))
+	for i, s := range t.Steps {
+		name := map[swap.Phase]string{swap.LayOut: "build", swap.Joining: "join", swap.Work: w.PlaceMany(s.At.Place), swap.Reading: "read"}[s.At.Phase]
+		if s.At.Ordinal == 0 {
+			marks = append(marks, Mark{name, s.At.String()})
+		}
+		index[i] = len(marks) - 1
+	}
+	return marks, index
+}
+
+// LessonOf makes the whole view of a lesson.
+func LessonOf(w say.Words, link LessonLink, revision int, v lesson.View, children []lesson.Child) Lesson {
+	_, marks := marksOf(w, v.Trace)
+	out := Lesson{Link: link, Revision: revision, Children: []Learner{}, Index: v.Index, Needs: needsOf(w, v), Roles: []Role{}, Finish: finish,
+		Top: v.Trace.Columns[len(v.Trace.Columns)-1].Place.String()}
+	for i, c := range children {
+		out.Children = append(out.Children, Learner{c.ID, c.Name})
+		out.Roles = append(out.Roles, Role{c.Name, v.Roles[i]})
+	}
+	for i, s := range v.Trace.Steps {
+		out.Steps = append(out.Steps, stepOf(s, v.Lines[i], v.Turns[i], marks[i]))
+	}
+	return out
+}
+
+func stepOf(s swap.Step, line say.Line, turn, mark int) Step {
+	out := Step{
+		At: s.At.String(), Kind: string(s.Kind), Do: line.Do, Says: []Span{}, Tray: s.Tray, Ten: s.Ten, Count: s.Count,
+		Moves: []Move{}, Zones: map[string]map[string]int{}, Column: []Cell{}, Cards: ints(s.Cards), Turn: turn, Mark: mark,
+	}
+	if s.At.Phase == swap.Work {
+		out.Place = s.At.Place.String()
+	}
+	for _, span := range line.Says {
+		made := Span{Text: span.Text}
+		if span.Strong {
+			made.Place = span.Place.String()
+		}
+		out.Says = append(out.Says, made)
+	}
+	for _, m := range s.Moves {
+		out.Moves = append(out.Moves, Move{string(m.From), string(m.To), m.Place.String(), m.Count})
+	}
+	for _, pile := range s.Zones {
+		counts := map[string]int{}
+		for p, n := range pile.Pieces {
+			if n > 0 {
+				counts[place.Place(p).String()] = n
+			}
+		}
+		out.Zones[string(pile.Zone)] = counts
+	}
+	for _, c := range s.Column {
+		out.Column = append(out.Column, Cell{string(c.Role), c.Row, c.Place.String(), c.Digit})
+	}
+	return out
+}
+
+func needsOf(w say.Words, v lesson.View) Needs {
+	n := v.Needs
+	out := Needs{Small: [][]int{}, Large: ints(n.LargeCards), Trays: n.Trays, Cautions: []Care{}, Minutes: n.Minutes}
+	for _, cards := range n.SmallCards {
+		out.Small = append(out.Small, ints(cards))
+	}
+	for _, c := range n.Cautions {
+		text := map[string]string{}
+		for _, kind := range []material.Kind{material.Beads, material.Blocks} {
+			text[string(kind)] = say.Caution(c, kind)
+		}
+		out.Cautions = append(out.Cautions, Care{string(c), text})
+	}
+	numbers := place.Number(len(n.SmallCards)).Words(false)
+	out.TraysSay = fmt.Sprintf("%s for the numbers, one for the result", numbers)
+	out.CardsSay = fmt.Sprintf("%s small, one large", numbers)
+	out.Time = fmt.Sprintf("about %d minutes", n.Minutes)
+	out.Basis = fmt.Sprintf("Three for laying out, three quarters of one for each %s, one for saying back: %s.", w.SwapWord(), w.Swaps(len(v.Trace.Swaps)))
+	return out
+}
+
+// ChoiceOf reads what is asked for; the error names the field.
+func ChoiceOf(ask Choose) (choose.Choice, error) {
+	c := choose.Choice{Stage: choose.StageID(ask.Stage), Digits: ask.Digits, Laid: true}
+	var err error
+	for name, wish := range ask.Swap {
+		p, err := place.Parse(name)
+		if err != nil {
+			return c, err
+		}
+		if c.Swap[p], err = choose.ParseWant(wish); err != nil {
+			return c, err
+		}
+	}
+	if ask.Zeros != "" {
+		if c.Zeros, err = choose.ParseWant(ask.Zeros); err != nil {
+			return c, err
+		}
+	}
+	return c, nil
+}
+
+// askOf is the inverse of ChoiceOf.
+func askOf(c choose.Choice) Choose {
+	ask := Choose{Stage: string(c.Stage), Digits: c.Digits, Swap: map[string]string{}, Zeros: c.Zeros.String()}
+	for p, want := range c.Swap {
+		if want != choose.Any {
+			ask.Swap[place.Place(p).String()] = want.String()
+		}
+	}
+	return ask
+}
+
+// mostWithPieces is how many digits a number may have here.
+const mostWithPieces = int(place.TopPiece) + 1
+
+// ChosenOf makes the strip and a hand of problems; the choice must be valid.
+func ChosenOf(w say.Words, c choose.Choice, space *choose.Space, count int, seed uint64) Chosen {
+	out := Chosen{Fits: space.Fits().String(), Problems: []Sum{}, Mends: []Mend{}, Lanes: []Lane{}, Knots: []Knot{}, Seed: fmt.Sprint(seed), Choice: askOf(c)}
+	for _, d := range c.Digits {
+		out.Shape = append(out.Shape, Digit{d, mostWithPieces})
+	}
+	for p := range c.Top() + 1 {
+		out.Knots = append(out.Knots, knotOf(w, c, p))
+	}
+	for _, lane := range space.Lanes() {
+		made := Lane{Place: lane.Place.String(), Sum: lane.Sum.List()}
+		for _, digits := range lane.Number {
+			made.Numbers = append(made.Numbers, digits.List())
+		}
+		out.Lanes = append(out.Lanes, made)
+	}
+	for _, numbers := range space.Draw(count, seed) {
+		out.Problems = append(out.Problems, SumOf(w, numbers))
+	}
+	if clash, mends := c.Conflict(); len(clash) > 0 {
+		out.Clash = w.Clash(clash)
+		for _, m := range mends {
+			out.Mends = append(out.Mends, Mend{w.Mend(m.Wish), m.Fits.String(), askOf(c.Without(m.Wish))})
+		}
+	}
+	return out
+}
+
+func knotOf(w say.Words, c choose.Choice, p place.Place) Knot {
+	counts := c.KnotCounts(p)
+	k := Knot{Place: p.String(), Tied: c.Tied(p).String(), ByStage: c.Swap[p] == choose.Any && c.Tied(p) != choose.Any, Counts: map[string]string{}}
+	for want, n := range counts {
+		k.Counts[choose.Want(want).String()] = n.String()
+	}
+	next, _ := p.Next()
+	k.Name = fmt.Sprintf("%s to %s", w.PlaceMany(p), w.PlaceMany(next))
+	return k
+}
+
+// ChoicesOf makes the settings view: each side with a live example.
+func ChoicesOf(now setting.Class) Choices {
+	swaps := Matter{ID: "swap", Name: "Ten for one is called"}
+	for _, word := range say.SwapWords() {
+		c := now
+		c.Swap = word
+		name := c.Words().ASwap()
+		swaps.Sides = append(swaps.Sides, Side{string(word), name, example(c.Words(), swap.MakeSwap)})
+	}
+	places := Matter{ID: "places", Name: "The lowest place is called"}
+	for _, word := range say.PlaceWords() {
+		c := now
+		c.Places = word
+		places.Sides = append(places.Sides, Side{string(word), string(word), example(c.Words(), swap.CountUp)})
+	}
+	and := Matter{ID: "and", Name: "Numbers are said"}
+	for _, with := range []bool{false, true} {
+		c := now
+		c.And = with
+		name := map[bool]string{false: "without “and”", true: "with “and”"}[with]
+		and.Sides = append(and.Sides, Side{fmt.Sprint(with), name, example(c.Words(), swap.ReadOut)})
+	}
+	kinds := Matter{ID: "material", Name: "Lessons open with"}
+	for _, kind := range []material.Kind{material.Beads, material.Blocks} {
+		kinds.Sides = append(kinds.Sides, Side{string(kind), string(kind), pieceNames(kind)})
+	}
+	return Choices{[]Matter{swaps, places, and, kinds}}
+}
+
+// example is what is said at the first step of a kind in 238 + 267.
+func example(w say.Words, kind swap.StepKind) string {
+	t, err := swap.Solve(swap.SumOf(238, 267))
+	if err != nil {
+		return ""
+	}
+	for i, line := range w.Trace(t) {
+		if t.Steps[i].Kind == kind {
+			return line.String()
+		}
+	}
+	return ""
+}
+
+func pieceNames(kind material.Kind) string {
+	names := ""
+	for p := place.Ones; p.HasPiece(); p++ {
+		if p > place.Ones {
+			names += ", "
+		}
+		names += say.Piece(kind, p, 1)
+	}
+	return names
+}
+
+// DayOf writes a day as a guide says it.
+func DayOf(t time.Time) string { return t.Format("Monday 2 January") }

@@ -1,0 +1,326 @@
+package wire
+
+// Login is what is sent to log in.
+type Login struct {
+	Email    string `json:"email" validate:"required,max=200"`
+	Password string `json:"password" validate:"required,max=200"`
+}
+
+// Me is who is logged in.
+type Me struct {
+	Name    string      `json:"name"`
+	Email   string      `json:"email"`
+	Classes []ClassLink `json:"classes"`
+}
+
+// ClassLink is a class that one belongs to.
+type ClassLink struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+	Role string `json:"role"`
+}
+
+// Trouble is a problem document (RFC 9457) with the field that caused it and a
+// remedy. Lesson is the current state after a stale write.
+type Trouble struct {
+	Type   string  `json:"type"`
+	Title  string  `json:"title"`
+	Status int     `json:"status"`
+	Detail string  `json:"detail,omitempty"`
+	Field  string  `json:"field,omitempty"`
+	At     int     `json:"at,omitempty"` // the sign in the field, counted from 1
+	Remedy string  `json:"remedy,omitempty"`
+	Lesson *Lesson `json:"lesson,omitempty"`
+}
+
+// Desk is what every view of a class needs.
+type Desk struct {
+	Class    ClassLink    `json:"class"`
+	Day      string       `json:"day"` // today in the class's zone, in words
+	Settings Settings     `json:"settings"`
+	Words    Words        `json:"words"`
+	Stages   []Stage      `json:"stages"`
+	Learners []Learner    `json:"learners"`
+	InHand   *LessonLink  `json:"inHand,omitempty"`
+	Open     []LessonLink `json:"open"` // other lessons that have not ended
+}
+
+// Settings is what a class has set, and the revision that a change starts from.
+type Settings struct {
+	Revision int    `json:"revision"`
+	Swap     string `json:"swap" validate:"required"`
+	Places   string `json:"places" validate:"required"`
+	And      bool   `json:"and"`
+	Material string `json:"material" validate:"required"`
+}
+
+// Choices lists the sides of each setting with a live example.
+type Choices struct {
+	Matters []Matter `json:"matters"`
+}
+
+// Matter is one setting and its sides.
+type Matter struct {
+	ID    string `json:"id"` // the field of Settings
+	Name  string `json:"name"`
+	Sides []Side `json:"sides"`
+}
+
+// Side is one side of a setting.
+type Side struct {
+	Value   string `json:"value"`
+	Name    string `json:"name"`
+	Example string `json:"example"`
+}
+
+// Words are the labels that follow the class's settings.
+type Words struct {
+	NoSwap    string       `json:"noSwap"`
+	ASwap     string       `json:"aSwap"`
+	Swaps     string       `json:"swaps"`
+	Places    []PlaceWords `json:"places"` // ones first
+	Materials []Material   `json:"materials"`
+}
+
+// PlaceWords names a place.
+type PlaceWords struct {
+	ID   string `json:"id"`
+	One  string `json:"one"`
+	Many string `json:"many"`
+	Unit int    `json:"unit"`
+}
+
+// Material names a material and its pieces by place, ones first.
+type Material struct {
+	ID     string      `json:"id"`
+	Name   string      `json:"name"`
+	Pieces []PieceWord `json:"pieces"`
+}
+
+// PieceWord names the piece of a place.
+type PieceWord struct {
+	One  string `json:"one"`
+	Many string `json:"many"`
+}
+
+// Stage is a stage that numbers can be chosen for.
+type Stage struct {
+	ID    string   `json:"id"`
+	Name  string   `json:"name"`
+	Asks  string   `json:"asks"`
+	Knots []string `json:"knots"` // any, no or yes for each place of the example, ones first
+	Made  bool     `json:"made"`  // whether a swap made by a swap belongs to it
+}
+
+// Learner is a child of the class.
+type Learner struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+}
+
+// Choose asks for problems.
+type Choose struct {
+	Stage  string            `json:"stage"`
+	Digits []int             `json:"digits" validate:"required"`
+	Swap   map[string]string `json:"swap"` // any, no or yes by place
+	Zeros  string            `json:"zeros"`
+	Count  int               `json:"count" validate:"min=0,max=48"`
+	Seed   string            `json:"seed"` // drawn when empty
+}
+
+// Chosen is the strip and a hand of problems.
+type Chosen struct {
+	Fits     string  `json:"fits"` // a count may pass 2^53
+	Knots    []Knot  `json:"knots"`
+	Lanes    []Lane  `json:"lanes"`
+	Problems []Sum   `json:"problems"`
+	Clash    string  `json:"clash,omitempty"`
+	Mends    []Mend  `json:"mends"`
+	Seed     string  `json:"seed"`
+	Choice   Choose  `json:"choice"` // as understood: knots of places that no number has are gone
+	Shape    []Digit `json:"shape"`  // how many digits each number has and may have
+}
+
+// Digit is how long a number of the problem is and may be.
+type Digit struct {
+	Now  int `json:"now"`
+	Most int `json:"most"`
+}
+
+// Knot is one place of the strip: ones first.
+type Knot struct {
+	Place   string            `json:"place"`
+	Tied    string            `json:"tied"`    // any, no or yes, by hand or by the stage
+	ByStage bool              `json:"byStage"` // the stage ties it
+	Counts  map[string]string `json:"counts"`  // how many fit with the knot any, no and yes
+	Name    string            `json:"name"`    // "tens to hundreds"
+}
+
+// Lane is which digits can stand in a place.
+type Lane struct {
+	Place   string  `json:"place"`
+	Numbers [][]int `json:"numbers"`
+	Sum     []int   `json:"sum"`
+}
+
+// Mend is one step that leaves problems that fit.
+type Mend struct {
+	Text   string `json:"text"`
+	Fits   string `json:"fits"`
+	Choice Choose `json:"choice"`
+}
+
+// Typed is a sum as a guide types it.
+type Typed struct {
+	Text string `json:"text" validate:"max=200"`
+}
+
+// Sum is one problem with all that is to be seen of it.
+type Sum struct {
+	Numbers []int    `json:"numbers"`
+	Text    string   `json:"text"`
+	Answer  int      `json:"answer"`
+	Words   string   `json:"words"` // the answer in words
+	Stage   Stage    `json:"stage"`
+	Swaps   string   `json:"swaps"` // how many, in words
+	Columns []Column `json:"columns"`
+	Pieces  []Pieces `json:"pieces"`
+	LaidOut bool     `json:"laidOut"` // whether pieces can show it
+	Why     string   `json:"why,omitempty"`
+}
+
+// Column is one column of a sum: ones first.
+type Column struct {
+	Place  string `json:"place"`
+	Sum    int    `json:"sum"`
+	In     int    `json:"in"`
+	Out    int    `json:"out"`
+	Stays  int    `json:"stays"`
+	Made   bool   `json:"made"`   // reaches ten only by what comes up
+	Caused string `json:"caused"` // what the swap does, in words; empty without one
+}
+
+// Pieces is what a place needs at the fullest moment: highest place first.
+type Pieces struct {
+	Place string `json:"place"`
+	Count int    `json:"count"`
+	Trays []int  `json:"trays"`
+	Up    int    `json:"up"`
+}
+
+// NewLesson opens a lesson under an id that the screen makes.
+type NewLesson struct {
+	ID       string   `json:"id" validate:"required,uuid"`
+	Problems [][]int  `json:"problems" validate:"required,min=1,max=24"`
+	Stage    string   `json:"stage"`
+	Children []string `json:"children"`
+}
+
+// LessonChange changes a lesson from the revision that was read; what is left
+// out stays.
+type LessonChange struct {
+	Revision int      `json:"revision" validate:"required"`
+	Children []string `json:"children,omitempty"`
+	Alone    bool     `json:"alone,omitempty"` // rehearse with no children
+	Material string   `json:"material,omitempty"`
+	Stand    string   `json:"stand,omitempty"`
+	At       string   `json:"at,omitempty"`
+}
+
+// LessonLink is a lesson as the ribbon and Today show it.
+type LessonLink struct {
+	ID       string   `json:"id"`
+	Sum      Sum      `json:"sum"`
+	Stand    string   `json:"stand"`
+	Material string   `json:"material"`
+	Children []string `json:"children"` // names
+	Ribbon   []Mark   `json:"ribbon"`
+	Mark     int      `json:"mark"`
+	Next     string   `json:"next"` // what is to be done next
+	Said     string   `json:"said"` // what was said last
+	Since    string   `json:"since"`
+}
+
+// Mark is one step of the ribbon.
+type Mark struct {
+	Name string `json:"name"`
+	At   string `json:"at"` // the position that it leads to; empty off the mat
+}
+
+// Lesson is a lesson with its whole trace.
+type Lesson struct {
+	Link     LessonLink `json:"link"`
+	Revision int        `json:"revision"`
+	Children []Learner  `json:"children"`
+	Index    int        `json:"index"`
+	Steps    []Step     `json:"steps"`
+	Needs    Needs      `json:"needs"`
+	Roles    []Role     `json:"roles"`
+	Finish   string     `json:"finish"`
+	Top      string     `json:"top"` // the highest place that the work reaches
+}
+
+// Step is one step of the trace with the state after it.
+type Step struct {
+	At     string                    `json:"at"`
+	Kind   string                    `json:"kind"`
+	Do     string                    `json:"do"`
+	Says   []Span                    `json:"says"`
+	Place  string                    `json:"place,omitempty"` // at work
+	Tray   int                       `json:"tray,omitempty"`
+	Ten    int                       `json:"ten,omitempty"`
+	Count  int                       `json:"count,omitempty"`
+	Moves  []Move                    `json:"moves"`
+	Zones  map[string]map[string]int `json:"zones"`
+	Column []Cell                    `json:"column"`
+	Cards  []int                     `json:"cards"`
+	Turn   int                       `json:"turn"` // index of a child, -1 for nobody
+	Mark   int                       `json:"mark"` // of the ribbon
+}
+
+// Span is a stretch of a sentence; a strong one has the hue of its place.
+type Span struct {
+	Text  string `json:"text"`
+	Place string `json:"place,omitempty"`
+}
+
+// Move is pieces going from zone to zone.
+type Move struct {
+	From  string `json:"from"`
+	To    string `json:"to"`
+	Place string `json:"place"`
+	Count int    `json:"count"`
+}
+
+// Cell is one digit of the written column.
+type Cell struct {
+	Role  string `json:"role"`
+	Row   int    `json:"row"`
+	Place string `json:"place"`
+	Digit int    `json:"digit"`
+}
+
+// Needs is the gather list.
+type Needs struct {
+	Small    [][]int `json:"small"` // cards for each number, highest first
+	Large    []int   `json:"large"`
+	Trays    int     `json:"trays"`
+	TraysSay string  `json:"traysSay"`
+	CardsSay string  `json:"cardsSay"`
+	Cautions []Care  `json:"cautions"`
+	Minutes  int     `json:"minutes"`
+	Time     string  `json:"time"`
+	Basis    string  `json:"basis"`
+}
+
+// Care is a caution: its id tells which picture stands beside the words.
+type Care struct {
+	ID   string            `json:"id"`
+	Text map[string]string `json:"text"` // by material
+}
+
+// Role is what a child does.
+type Role struct {
+	Name string `json:"name"`
+	Does string `json:"does"`
+}
