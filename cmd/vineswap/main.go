@@ -48,9 +48,16 @@ func root() *cobra.Command {
 		Short:         "Numbers chosen by their swaps, worked with pieces, for primary teachers",
 		SilenceUsage:  true,
 		SilenceErrors: true,
+		Args:          cobra.ArbitraryArgs,
+		RunE: func(cmd *cobra.Command, args []string) error {
+			if len(args) > 0 {
+				return usageError{fmt.Errorf("there is no command %q: see vineswap --help", args[0])}
+			}
+			return cmd.Help()
+		},
 	}
 	cmd.SetFlagErrorFunc(func(_ *cobra.Command, err error) error { return usageError{err} })
-	cmd.AddCommand(workCommand(), chooseCommand())
+	cmd.AddCommand(workCommand(), chooseCommand(), serveCommand(), demoCommand(), migrateCommand(), accountCommand())
 	return cmd
 }
 

@@ -1,0 +1,112 @@
+package main
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"log/slog"
+	"net"
+	"os"
+	"strings"
+
+	"github.com/caarlos0/env/v11"
+	"github.com/spf13/cobra"
+
+	"vineswap/server"
+	"vineswap/store"
+	"vineswap/ui"
+)
+
+// config is read from the environment.
+type config struct {
+	Database string `env:"VINESWAP_DATABASE"`
+	Address  string `env:"VINESWAP_ADDRESS" envDefault:"127.0.0.1:8420"`
+	Debug    bool   `env:"VINESWAP_DEBUG"`
+}
+
+func readConfig() (config, error) {
+	cfg, err := env.ParseAs[config]()
+	if err != nil {
+		return cfg, usageError{err}
+	}
+	level := slog.LevelInfo
+	if cfg.Debug {
+		level = slog.LevelDebug
+	}
+	slog.SetDefault(slog.New(slog.NewTextHandler(os.Stderr, &slog.HandlerOptions{Level: level})))
+	return cfg, nil
+}
+
+// withStore opens the store that the configuration names, migrated.
+func withStore(ctx context.Context, do func(config, *store.Store) error) error {
+	cfg, err := readConfig()
+	if err != nil {
+		return err
+	}
+	if cfg.Database == "" {
+		return usageError{errors.New("set VINESWAP_DATABASE to the URL of a PostgreSQL database")}
+	}
+	s, err := store.Open(ctx, cfg.Database)
+	if err != nil {
+		return err
+	}
+	defer s.Close()
+	if _, err := s.Migrate(ctx); err != nil {
+		return err
+	}
+	return do(cfg, s)
+}
+
+func serveCommand() *cobra.Command {
+	return &cobra.Command{
+		Use:   "serve",
+		Short: "Serve the application on VINESWAP_ADDRESS from VINESWAP_DATABASE",
+		Args:  func(c *cobra.Command, args []string) error { return exactly(0, "serve takes no arguments")(c, args) },
+		RunE: func(cmd *cobra.Command, _ []string) error {
+			return withStore(cmd.Context(), func(cfg config, s *store.Store) error {
+				l, err := net.Listen("tcp", cfg.Address)
+				if err != nil {
+					return fmt.Errorf("listening: %w", err)
+				}
+				fmt.Fprintf(cmd.OutOrStdout(), "Vine Swap answers on %s\n", l.Addr())
+				return serve(cmd.Context(), s, l)
+			})
+		},
+	}
+}
+
+// serve runs the application on a listener until the context ends. Plain HTTP
+// is meant for loopback; anywhere else a proxy speaks TLS before it, and the
+// cookies are secure.
+func serve(ctx context.Context, s *store.Store, l net.Listener) error {
+	screens, err := ui.Screens()
+	if err != nil {
+		return err
+	}
+	srv, err := server.New(server.Options{Store: s, Screens: screens, Secure: !onLoopback(l.Addr())})
+	if err != nil {
+		return err
+	}
+	return srv.Serve(ctx, l)
+}
+
+func onLoopback(a net.Addr) bool {
+	tcp, ok := a.(*net.TCPAddr)
+	return ok && tcp.IP.IsLoopback()
+}
+
+func migrateCommand() *cobra.Command {
+	return &cobra.Command{
+		Use:   "migrate",
+		Short: "Bring the schema of VINESWAP_DATABASE up to date",
+		RunE: func(cmd *cobra.Command, _ []string) error {
+			return withStore(cmd.Context(), func(config, *store.Store) error {
+				_, err := fmt.Fprintln(cmd.OutOrStdout(), "The schema is up to date.")
+				return err
+			})
+		},
+	}
+}
+
+// clean is a typed name or email without spaces around it.
+func clean(text string) string { return strings.TrimSpace(text) }

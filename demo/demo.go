@@ -1,0 +1,120 @@
+// Package demo is the made-up school that a new guide looks round in: a
+// village school that sells what its orchard and beehives yield. Every name in
+// it is invented.
+package demo
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"time"
+
+	"github.com/google/uuid"
+
+	"vineswap/core/setting"
+	"vineswap/store"
+)
+
+// Password is that of every demo account. The demo answers on loopback alone.
+const Password = "plums-and-honey"
+
+// Login is one demo account as it is printed.
+type Login struct {
+	Email, Name, Does string
+}
+
+type class struct {
+	name     string
+	people   []person
+	learners []string
+}
+
+type person struct {
+	Login
+	role store.Role
+}
+
+const zone = "Europe/Vienna"
+
+var school = []class{
+	{
+		"Orchard room",
+		[]person{
+			{Login{"hanne@vineswap.test", "Hanne", "leads the Orchard room"}, store.Lead},
+			{Login{"tilo@vineswap.test", "Tilo", "assists in the Orchard room"}, store.Assistant},
+			{Login{"vera@vineswap.test", "Vera", "looks on in the Orchard room"}, store.Viewer},
+		},
+		[]string{
+			"Ada W.", "Bram D.", "Clio J.", "Esme Q.", "Finn O.", "Greta Z.", "Hugo M.", "Ivo C.", "Jory P.", "Kasper U.", "Lena V.",
+			"Lotte G.", "Mina S.", "Noor F.", "Otto K.", "Pia L.", "Rafi N.", "Rowan E.", "Suvi T.", "Teo B.", "Wren A.", "Yusuf A.",
+		},
+	},
+	{
+		"Bee room",
+		[]person{{Login{"orla@vineswap.test", "Orla", "leads the Bee room"}, store.Lead}},
+		[]string{
+			"Alma R.", "Anton V.", "Bea K.", "Cosmo H.", "Dora S.", "Elif T.", "Emil P.", "Frida N.", "Gus L.", "Hedda O.", "Ida W.", "Jonas F.",
+			"Kaya M.", "Lio B.", "Malu E.", "Nils C.", "Olive D.", "Pepe G.", "Runa J.", "Samu I.", "Tilda Q.", "Uma X.", "Vito Y.", "Zoe U.",
+		},
+	},
+}
+
+// Logins lists the demo accounts.
+func Logins() []Login {
+	var all []Login
+	for _, c := range school {
+		for _, p := range c.people {
+			all = append(all, p.Login)
+		}
+	}
+	return all
+}
+
+// id makes ids that are the same at every loading.
+func id(kind, name string) uuid.UUID {
+	return uuid.NewSHA1(uuid.NameSpaceURL, []byte("vineswap-demo/"+kind+"/"+name))
+}
+
+// Load writes the school into an empty store; hash turns the password into what
+// is kept. A store that has the school already is left as it is.
+func Load(ctx context.Context, s *store.Store, hash func(string) (string, error), today time.Time) error {
+	switch _, err := s.AccountByEmail(ctx, school[0].people[0].Email); {
+	case err == nil:
+		return nil
+	case !errors.Is(err, store.ErrNone):
+		return err
+	}
+	password, err := hash(Password)
+	if err != nil {
+		return err
+	}
+	for _, c := range school {
+		if err := load(ctx, s, c, password, today); err != nil {
+			return fmt.Errorf("the demo school: %w", err)
+		}
+	}
+	return nil
+}
+
+// weeksBack is since when the children are enrolled.
+const weeksBack = 8
+
+func load(ctx context.Context, s *store.Store, c class, password string, today time.Time) error {
+	made := store.Class{ID: id("class", c.name), Name: c.name, Zone: zone, Settings: setting.Default()}
+	since := today.AddDate(0, 0, -7*weeksBack)
+	if err := s.AddClass(ctx, made); err != nil {
+		return err
+	}
+	for _, name := range c.learners {
+		if err := s.AddLearner(ctx, made.ID, store.Learner{ID: id("learner", name), Name: name}, since); err != nil {
+			return err
+		}
+	}
+	for _, p := range c.people {
+		a := store.Account{ID: id("account", p.Email), Email: p.Email, Name: p.Name, Password: password}
+		if err := errors.Join(s.AddAccount(ctx, a), s.Join(ctx, a.ID, made.ID, p.role)); err != nil {
+			return err
+		}
+	}
+	return nil
+}

@@ -1,0 +1,44 @@
+// Command gen prints the JSON schema of the types that cross the wire; the
+// TypeScript types are generated from it.
+package main
+
+import (
+	"encoding/json"
+	"os"
+
+	"github.com/invopop/jsonschema"
+
+	"vineswap/wire"
+)
+
+// All names every type that a request or an answer is made of.
+type All struct {
+	Login        wire.Login        `json:"login"`
+	Me           wire.Me           `json:"me"`
+	Trouble      wire.Trouble      `json:"trouble"`
+	Desk         wire.Desk         `json:"desk"`
+	Choices      wire.Choices      `json:"choices"`
+	Choose       wire.Choose       `json:"choose"`
+	Chosen       wire.Chosen       `json:"chosen"`
+	Typed        wire.Typed        `json:"typed"`
+	NewLesson    wire.NewLesson    `json:"newLesson"`
+	LessonChange wire.LessonChange `json:"lessonChange"`
+	Lesson       wire.Lesson       `json:"lesson"`
+}
+
+// schema is the JSON schema, indented, with one definition for each type.
+func schema() ([]byte, error) {
+	r := jsonschema.Reflector{Anonymous: true}
+	out, err := json.MarshalIndent(r.Reflect(&All{}), "", "  ")
+	return append(out, '\n'), err
+}
+
+func main() {
+	out, err := schema()
+	if err == nil {
+		_, err = os.Stdout.Write(out)
+	}
+	if err != nil {
+		panic(err)
+	}
+}
