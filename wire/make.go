@@ -39,7 +39,7 @@ const examplePlaces = 4
 
 // StageOf makes a stage with the knots of its example.
 func StageOf(w say.Words, id choose.StageID) Stage {
-	s := Stage{ID: string(id), Name: w.Stage(id), Asks: w.StageAsks(id), Made: id == choose.SwapMakesSwap, Knots: []string{}}
+	s := Stage{ID: string(id), Name: w.Stage(id), Asks: w.StageAsks(id), Least: id.Least(), Made: id == choose.SwapMakesSwap, Knots: []string{}}
 	example := choose.Choice{Stage: id, Digits: []int{examplePlaces, examplePlaces}}
 	for p := range place.Place(examplePlaces) {
 		s.Knots = append(s.Knots, example.Tied(p).String())

@@ -109,6 +109,7 @@ type Stage struct {
 	Name  string   `json:"name"`
 	Asks  string   `json:"asks"`
 	Knots []string `json:"knots"` // any, no or yes for each place of the example, ones first
+	Least int      `json:"least"` // digits that the longest number needs
 	Made  bool     `json:"made"`  // whether a swap made by a swap belongs to it
 }
 

@@ -372,6 +372,18 @@ func TestStagesPartition(t *testing.T) {
 	}
 }
 
+// Least is exactly where a stage begins to have problems.
+func TestLeast(t *testing.T) {
+	for _, stage := range choose.Stages() {
+		for n := 1; n <= 4; n++ {
+			none := space(t, choose.Choice{Digits: []int{n, n}, Stage: stage}).Fits().IsZero()
+			if none != (n < stage.Least()) {
+				t.Errorf("%s with %d digits: none is %v, the least is %d", stage, n, none, stage.Least())
+			}
+		}
+	}
+}
+
 func TestConflicts(t *testing.T) {
 	for _, c := range []struct {
 		name   string

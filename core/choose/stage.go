@@ -83,6 +83,18 @@ func (r *rule) only(top place.Place) {
 	}
 }
 
+// Least returns how many digits the longest number needs so that the stage has
+// a problem at all.
+func (s StageID) Least() int {
+	switch s {
+	case OneSwapOnes:
+		return 2 // the ones are not the highest place
+	case OneSwapHigher, SeveralSwaps, SwapMakesSwap:
+		return 3 // a place between the ones and the highest, or two below it
+	}
+	return 1
+}
+
 // StageOf returns the stage that a typed sum belongs to: the first that fits,
 // asked in the order of the field's ladder.
 func StageOf(numbers []place.Number) StageID {

@@ -77,6 +77,7 @@ export interface Stage {
   name: string;
   asks: string;
   knots: string[];
+  least: number;
   made: boolean;
 }
 export interface Column {

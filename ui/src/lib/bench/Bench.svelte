@@ -1,0 +1,181 @@
+<script lang="ts">
+  // One bench for every working view: shelf, mat, book. On a tablet held
+  // upright the shelf and the book become two drawers below the mat.
+  import type { Snippet } from 'svelte';
+  import Keys from '../parts/Keys.svelte';
+  import { shared } from '../state.svelte';
+  import type { LessonLink } from '../wire.gen';
+  import Head from './Head.svelte';
+  import Ribbon from './Ribbon.svelte';
+
+  let {
+    title,
+    shelf,
+    mat,
+    book,
+    foot,
+    keys = [],
+    lesson,
+    mark,
+    shelfSays = '',
+    bookSays = '',
+    first = 'book',
+  }: {
+    title: string;
+    shelf: Snippet;
+    mat: Snippet;
+    book: Snippet;
+    foot: Snippet;
+    keys?: [string, string][];
+    lesson?: LessonLink;
+    mark?: number;
+    shelfSays?: string;
+    bookSays?: string;
+    first?: 'shelf' | 'book';
+  } = $props();
+
+  // svelte-ignore state_referenced_locally
+  let open = $state(first);
+  let list = $state<Keys>();
+
+  function help(event: KeyboardEvent): void {
+    if (event.key !== '?' || event.target instanceof HTMLInputElement) return;
+    event.preventDefault();
+    list?.open();
+  }
+</script>
+
+<svelte:head><title>{title} · Vine Swap</title></svelte:head>
+<svelte:window onkeydown={help} />
+
+<div class="page">
+  <Head onkeys={() => list?.open()} />
+  <Ribbon lesson={lesson ?? shared.desk?.inHand} {mark} />
+  <main class="bench" data-open={open}>
+    <section class="shelf" aria-label="Shelf">{@render shelf()}</section>
+    <section class="mat" aria-label={title}>
+      <span class="fringe left"></span>
+      {@render mat()}
+      <span class="fringe right"></span>
+    </section>
+    <div class="tabs" role="tablist" aria-label="Drawers">
+      <button role="tab" aria-selected={open === 'shelf'} onclick={() => (open = 'shelf')}>
+        Shelf <span>{shelfSays}</span>
+      </button>
+      <button role="tab" aria-selected={open === 'book'} onclick={() => (open = 'book')}>
+        Book <span>{bookSays}</span>
+      </button>
+    </div>
+    <section class="book" aria-label="Book">{@render book()}</section>
+    <div class="foot">{@render foot()}</div>
+  </main>
+</div>
+<Keys bind:this={list} keys={[...keys, ['?', 'this list']]} />
+
+<style>
+  .page {
+    display: grid;
+    grid-template-rows: 52px 44px minmax(0, 1fr);
+    height: 100%;
+  }
+  .bench {
+    display: grid;
+    grid-template:
+      'shelf mat book' minmax(0, 1fr)
+      'shelf mat foot' auto / 216px minmax(0, 1fr) 304px;
+    min-height: 0;
+  }
+  .shelf {
+    grid-area: shelf;
+    padding: var(--s4) var(--s4) var(--s4) 20px;
+    background: var(--paper-2);
+    overflow: auto;
+    display: flex;
+    flex-direction: column;
+  }
+  .mat {
+    grid-area: mat;
+    position: relative;
+    min-width: 0;
+    min-height: 0;
+    overflow: hidden;
+  }
+  .fringe {
+    position: absolute;
+    top: 0;
+    bottom: 0;
+    width: 9px;
+    background: repeating-linear-gradient(
+      to bottom,
+      transparent 0 3px,
+      #cbbf9f 3px 4.4px,
+      transparent 4.4px 8px
+    );
+    pointer-events: none;
+  }
+  .fringe.left {
+    left: 0;
+    border-right: 1.6px solid #b8aa86;
+  }
+  .fringe.right {
+    right: 0;
+    border-left: 1.6px solid #b8aa86;
+  }
+  .book {
+    grid-area: book;
+    padding: var(--s4) 20px 0;
+    background: var(--paper-2);
+    overflow: auto;
+  }
+  .foot {
+    grid-area: foot;
+    padding: var(--s3) 20px 20px;
+    background: var(--paper-2);
+  }
+  .tabs {
+    display: none;
+  }
+  @media (max-width: 900px) {
+    .bench {
+      grid-template:
+        'mat' minmax(0, 1fr)
+        'tabs' 48px
+        'drawer' 284px
+        'foot' auto / minmax(0, 1fr);
+    }
+    .tabs {
+      grid-area: tabs;
+      display: grid;
+      grid-template-columns: 1fr 1fr;
+      border-top: 4px solid #cbbf9f;
+      background: var(--paper);
+    }
+    .tabs button {
+      padding: 0 20px;
+      font-weight: 650;
+    }
+    .tabs button span {
+      margin-left: var(--s2);
+      font-size: var(--t1);
+      font-weight: 400;
+      color: var(--ink-2);
+    }
+    .tabs button[aria-selected='true'] {
+      background: var(--paper-2);
+      box-shadow: inset 0 3px 0 var(--leaf);
+    }
+    .shelf,
+    .book {
+      grid-area: drawer;
+      padding: var(--s3) 20px;
+    }
+    .foot {
+      border-top: 1px solid var(--line);
+      padding: var(--s2) 20px var(--s3);
+    }
+    [data-open='shelf'] .book,
+    [data-open='book'] .shelf {
+      display: none;
+    }
+  }
+</style>

@@ -1,0 +1,149 @@
+<script lang="ts">
+  // The head of every view: the mark, the views that exist, the class, whether
+  // all is saved, the keys.
+  import { link, router } from 'svelte-spa-router';
+  import Logo from '../parts/Logo.svelte';
+  import { shared, view } from '../state.svelte';
+
+  let { onkeys }: { onkeys: () => void } = $props();
+
+  const inHand = $derived(shared.desk?.inHand);
+  const mat = $derived(
+    inHand ? view(`${inHand.stand === 'gathering' ? 'gather' : 'mat'}/${inHand.id}`) : '',
+  );
+  const at = $derived(router.location.split('/')[2] ?? '');
+  const saving = $derived(
+    { saved: 'Saved', saving: 'Saving', waiting: 'Waits for the network' }[shared.saving],
+  );
+</script>
+
+{#snippet to(name: string, href: string, on: boolean)}
+  <a {href} use:link aria-current={on ? 'page' : undefined}>
+    {name}
+    {#if on}
+      <svg width="32" height="12" viewBox="0 0 32 12" aria-hidden="true">
+        <path
+          d="M1 8.5C9 11 18 10 31 8"
+          stroke="var(--leaf)"
+          stroke-width="2.6"
+          fill="none"
+          stroke-linecap="round"
+        />
+        <use href="#leaf" transform="translate(16 9) rotate(-14) scale(.5)" />
+      </svg>
+    {/if}
+  </a>
+{/snippet}
+
+<header>
+  <span class="brand"><Logo />Vine Swap</span>
+  <nav aria-label="Views">
+    {@render to('Today', view('today'), at === 'today')}
+    {#if shared.mayPresent}{@render to('Numbers', view('numbers'), at === 'numbers')}{/if}
+    {#if mat}{@render to('Mat', mat, at === 'mat' || at === 'gather')}{/if}
+  </nav>
+  <span class="right">
+    <a
+      class="class"
+      href={view('settings')}
+      use:link
+      aria-current={at === 'settings' ? 'page' : undefined}
+    >
+      {shared.desk?.class.name}
+    </a>
+    <span class="saved" class:waits={shared.saving === 'waiting'} role="status">{saving}</span>
+    <button class="keys" onclick={onkeys} aria-label="Keys of this view">?</button>
+  </span>
+</header>
+
+<style>
+  header {
+    display: flex;
+    align-items: center;
+    height: 52px;
+    padding: 0 var(--s4) 0 20px;
+  }
+  .brand {
+    display: flex;
+    align-items: center;
+    gap: 10px;
+    width: 208px;
+    font-size: var(--t3);
+    font-weight: 650;
+    letter-spacing: -0.01em;
+    white-space: nowrap;
+  }
+  nav {
+    display: flex;
+    height: 100%;
+  }
+  nav a {
+    position: relative;
+    display: flex;
+    align-items: center;
+    padding: 0 15px;
+    text-decoration: none;
+    color: var(--ink-2);
+  }
+  nav a[aria-current] {
+    color: var(--ink);
+    font-weight: 650;
+  }
+  nav a svg {
+    position: absolute;
+    left: 50%;
+    bottom: 0;
+    margin-left: -16px;
+  }
+  nav a:hover,
+  .class:hover {
+    color: var(--leaf);
+  }
+  .right {
+    margin-left: auto;
+    display: flex;
+    align-items: center;
+    gap: var(--s4);
+  }
+  .class {
+    display: flex;
+    align-items: center;
+    min-height: 44px;
+    font-weight: 600;
+    text-decoration: underline;
+    text-decoration-color: var(--edge);
+    text-underline-offset: 4px;
+  }
+  .saved {
+    font-size: var(--t1);
+    color: var(--ink-2);
+  }
+  .saved.waits {
+    color: var(--clay-ink);
+    font-weight: 600;
+  }
+  .keys {
+    position: relative;
+    width: 30px;
+    height: 30px;
+    display: grid;
+    place-items: center;
+    border: 1px solid var(--ink-2);
+    border-radius: 50%;
+    font-weight: 650;
+    font-size: var(--t1);
+  }
+  .keys::after {
+    content: '';
+    position: absolute;
+    inset: -7px;
+  }
+  @media (max-width: 900px) {
+    .brand {
+      width: 180px;
+    }
+    nav a {
+      padding: 0 11px;
+    }
+  }
+</style>

@@ -1,0 +1,149 @@
+<script lang="ts">
+  // The lesson in hand, wherever one is: numbers, stage, children, and its
+  // steps as the nodes of one stem. It leads back to the lesson.
+  import { link } from 'svelte-spa-router';
+  import { shared, view } from '../state.svelte';
+  import type { LessonLink } from '../wire.gen';
+
+  let {
+    lesson = shared.desk?.inHand,
+    mark = lesson?.mark ?? 0,
+  }: { lesson?: LessonLink; mark?: number } = $props();
+
+  const PITCH = 66;
+  const NEAR = 26;
+  const width = $derived((lesson?.ribbon.length ?? 0) * PITCH);
+  const at = (i: number): number => NEAR + i * PITCH;
+  const sum = $derived(lesson?.sum.numbers.join(' + '));
+  const href = $derived(
+    lesson ? view(`${lesson.stand === 'gathering' ? 'gather' : 'mat'}/${lesson.id}`) : '',
+  );
+</script>
+
+<section class="ribbon" aria-label="Lesson in hand">
+  {#if lesson}
+    <a {href} use:link>
+      <span class="in">In hand</span>
+      <span class="sum">{sum}</span>
+      <span class="what">{lesson.sum.stage.name}, with {lesson.material}</span>
+      <span class="who">{lesson.children.join(' · ') || 'rehearsal'}</span>
+    </a>
+    <svg
+      {width}
+      height="42"
+      viewBox="0 0 {width} 42"
+      role="img"
+      aria-label="Step: {lesson.ribbon[mark]?.name}"
+    >
+      <path d="M4 15H{at(mark)}" stroke="var(--leaf)" stroke-width="3" stroke-linecap="round" />
+      <path
+        d="M{at(mark)} 15H{at(lesson.ribbon.length - 1)}"
+        stroke="var(--leaf)"
+        stroke-width="1.6"
+        stroke-dasharray="1 5"
+        stroke-linecap="round"
+      />
+      {#each lesson.ribbon as node, i (i)}
+        {#if i < mark}
+          <use href="#leaf" transform="translate({at(i) - 2} 14) rotate(-20) scale(.56)" />
+          <circle cx={at(i)} cy="15" r="3.4" fill="var(--leaf)" />
+        {:else if i === mark}
+          <circle
+            cx={at(i)}
+            cy="15"
+            r="7"
+            fill="var(--paper)"
+            stroke="var(--leaf)"
+            stroke-width="3"
+          />
+          <circle cx={at(i)} cy="15" r="2.4" fill="var(--leaf)" />
+        {:else}
+          <circle
+            cx={at(i)}
+            cy="15"
+            r="3.8"
+            fill="var(--leaf-tint)"
+            stroke="var(--leaf)"
+            stroke-width="1.5"
+          />
+        {/if}
+        <text
+          x={at(i)}
+          y="37"
+          text-anchor="middle"
+          class:now={i === mark}
+          class:near={Math.abs(i - mark) <= 1}>{node.name}</text
+        >
+      {/each}
+    </svg>
+  {:else}
+    <p class="none">No lesson in hand</p>
+  {/if}
+</section>
+
+<style>
+  .ribbon {
+    display: flex;
+    align-items: center;
+    justify-content: space-between;
+    gap: var(--s4);
+    height: 44px;
+    padding: 0 var(--s4) 0 20px;
+    background: var(--leaf-tint);
+    border-block: 1px solid var(--line);
+    overflow: hidden;
+  }
+  a {
+    display: flex;
+    align-items: baseline;
+    gap: var(--s3);
+    min-width: 0;
+    line-height: 42px;
+    white-space: nowrap;
+    text-decoration: none;
+  }
+  a:focus-visible {
+    outline-offset: -4px;
+  }
+  .in,
+  .none {
+    font-size: var(--t1);
+    color: #46524b;
+  }
+  .sum {
+    font: 700 var(--t3) / 42px var(--kid);
+  }
+  .what {
+    font-weight: 600;
+  }
+  .who {
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+  svg {
+    flex: none;
+  }
+  text {
+    font: 400 var(--t1) var(--text);
+    fill: #46524b;
+  }
+  text.now {
+    font-weight: 700;
+    fill: var(--ink);
+  }
+  @media (max-width: 1100px) {
+    .who,
+    .in {
+      display: none;
+    }
+  }
+  @media (max-width: 900px) {
+    .what {
+      display: none;
+    }
+    svg {
+      max-width: 600px;
+      width: 100%;
+    }
+  }
+</style>

@@ -1,0 +1,217 @@
+// How a lesson lies on the mat: one unit for the whole lesson, chosen from its
+// fullest moment, so that nothing is resized midway. Pure functions of sizes
+// and counts.
+import { boxOf, CUBE, fitHeap, heap, type Heap, type PlaceId, type Spot } from './units';
+
+export type Counts = Record<PlaceId, number>;
+
+/** What a lesson asks of its mat. */
+export interface Work {
+  places: PlaceId[]; // highest first
+  trays: Counts[]; // what each tray holds
+  fullest: Counts; // the most that lie together
+  swaps: PlaceId[]; // the places that swap
+}
+
+export interface Lane {
+  place: PlaceId;
+  x: number; // px
+  width: number;
+  fits: number; // how high a heap may be here, in units
+}
+
+export interface Band {
+  y: number; // px
+  height: number;
+  lanes: Lane[];
+}
+
+export interface Layout {
+  unit: number;
+  trays: Band[]; // while the numbers are built
+  joined: Band; // from pushing together on
+  swapAt: { x: number; y: number; width: number; height: number }; // px
+}
+
+/** Fixed measures in px. */
+export const MAT = {
+  margin: 24, // around the trays
+  rim: 34, // the half of the cards that stands within the rim, and air
+  label: 38, // place names
+  foot: 44, // the large cards' half within the rim
+  gap: 20, // between lanes
+  between: 44, // between the trays
+  inset: 20, // within a tray
+  biggest: 15,
+  smallest: 3,
+};
+
+/** The narrowest lane in px: its name must fit. */
+const LANE = 112;
+
+/** The box of a swap, in units: the ten, and the new piece beside. */
+export function swapBox(place: PlaceId): { width: number; height: number } {
+  switch (place) {
+    case 'ones':
+      return { width: 9, height: 11 };
+    case 'tens':
+      return { width: 10.9 + 3 + 10, height: 11 };
+    default:
+      return { width: 10 + 9 * 0.4 + 3 + CUBE.width, height: 10 + 9 * 0.8 };
+  }
+}
+
+/** Where the ten of a swap lie in its box: as long as the new piece. */
+export function swapTen(place: PlaceId): Spot[] {
+  return Array.from({ length: 10 }, (_, k) => {
+    if (place === 'ones') return { x: 3.4, y: k + 0.5 };
+    if (place === 'tens') return { x: k * 1.1, y: 0.5 };
+    return { x: k * 0.4, y: k * 0.8 };
+  });
+}
+
+/** Where the new piece of a swap lies in its box. */
+export function swapNew(place: PlaceId): Spot {
+  if (place === 'ones') return { x: 0.4, y: 0.5 };
+  if (place === 'tens') return { x: 13.9, y: 0.5 };
+  return { x: 10 + 9 * 0.4 + 3, y: 0.4 };
+}
+
+const count = (c: Counts, place: PlaceId): number => c[place] ?? 0;
+
+/** Lanes of a band that is at most high units high; undefined where the width does not do. */
+function lanes(
+  work: Work,
+  counts: Counts[],
+  unit: number,
+  width: number,
+  high: (place: PlaceId) => number,
+): Lane[] | undefined {
+  const wide: number[] = [];
+  for (const place of work.places) {
+    let most = 0;
+    for (const c of counts) {
+      const made = fitHeap(place, count(c, place), high(place));
+      if (!made) return undefined;
+      most = Math.max(most, made.width);
+    }
+    wide.push(Math.max(LANE, most * unit));
+  }
+  const gaps = MAT.gap * (work.places.length - 1);
+  const spare = width - gaps - wide.reduce((a, b) => a + b, 0);
+  if (spare < 0) return undefined;
+  const air = Math.min(spare / work.places.length, 60);
+  let x = MAT.margin + MAT.inset;
+  return work.places.map((place, i) => {
+    const lane = { place, x, width: wide[i]! + air, fits: high(place) };
+    x += lane.width + MAT.gap;
+    return lane;
+  });
+}
+
+/** The height in units below which a tray's pieces cannot lie. */
+function lowest(work: Work, tray: Counts, unit: number, width: number, most: number): number {
+  for (let high = 1; high <= most; high += 0.5) {
+    if (lanes(work, [tray], unit, width, () => high)) return high;
+  }
+  return Infinity;
+}
+
+function tryUnit(work: Work, unit: number, w: number, h: number): Layout | undefined {
+  const width = w - 2 * (MAT.margin + MAT.inset);
+  const top = MAT.margin + MAT.rim;
+  const chrome = MAT.rim + MAT.label;
+
+  // The trays, below one another, each as high as it needs.
+  const room =
+    h - top - MAT.margin - chrome * work.trays.length - MAT.between * (work.trays.length - 1);
+  const needs = work.trays.map((t) => lowest(work, t, unit, width, room / unit));
+  const spare = room / unit - needs.reduce((a, b) => a + b, 0);
+  if (!(spare >= 0)) return undefined;
+  let y = top;
+  const trays: Band[] = [];
+  for (const [i, tray] of work.trays.entries()) {
+    const high = needs[i]! + spare / work.trays.length;
+    const made = lanes(work, [tray], unit, width, () => high);
+    if (!made) return undefined;
+    const height = chrome + high * unit;
+    trays.push({ y, height, lanes: made });
+    y += height + MAT.between;
+  }
+
+  // Pushed together: the swap has its place below the lower piles.
+  const height = h - top - MAT.margin - MAT.foot;
+  const high = (height - chrome - MAT.foot) / unit;
+  const boxes = work.swaps.map(swapBox);
+  const swapHigh = Math.max(0, ...boxes.map((b) => b.height));
+  const swapWide = Math.max(0, ...boxes.map((b) => b.width)) * unit + 84;
+  const above = (place: PlaceId): number =>
+    boxes.length && (place === 'ones' || place === 'tens') ? high - swapHigh - 2 : high;
+  const joined = lanes(work, [work.fullest], unit, width, above);
+  if (!joined) return undefined;
+  const right = MAT.margin + MAT.inset + width;
+  const under = joined.find((l) => l.place === 'tens' || l.place === 'ones')!;
+  if (boxes.length && right - under.x < swapWide) {
+    // Not wide enough: every lane that the swap reaches under ends above it.
+    for (const lane of joined) {
+      if (lane.x + lane.width > right - swapWide)
+        lane.fits = Math.min(lane.fits, high - swapHigh - 2);
+      if (!fitsLane(work, lane, unit)) return undefined;
+    }
+  }
+  const swapWidth = boxes.length ? swapWide : 0;
+  const from = Math.min(under.x, right - swapWidth);
+  return {
+    unit,
+    trays,
+    joined: { y: top, height, lanes: joined },
+    swapAt: {
+      x: from,
+      y: top + height - MAT.foot - swapHigh * unit - 4,
+      width: right - from,
+      height: swapHigh * unit,
+    },
+  };
+}
+
+function fitsLane(work: Work, lane: Lane, unit: number): boolean {
+  const made = fitHeap(lane.place, count(work.fullest, lane.place), lane.fits);
+  return made !== undefined && made.width * unit <= lane.width + 1e-6;
+}
+
+/** The largest unit with which the whole lesson fits a mat of w × h px. */
+export function layout(work: Work, w: number, h: number): Layout {
+  for (let unit = MAT.biggest; unit > MAT.smallest; unit -= 0.1) {
+    const made = tryUnit(work, unit, w, h);
+    if (made) return made;
+  }
+  return (
+    tryUnit(work, MAT.smallest, Math.max(w, 900), Math.max(h, 900)) ?? {
+      unit: MAT.smallest,
+      trays: [],
+      joined: { y: 0, height: h, lanes: [] },
+      swapAt: { x: 0, y: 0, width: 0, height: 0 },
+    }
+  );
+}
+
+/** The heap of a lane: the spots in px on the mat. */
+export function lie(
+  lane: Lane,
+  band: Band,
+  unit: number,
+  n: number,
+): { spots: Spot[]; heap: Heap } {
+  const made = fitHeap(lane.place, n, lane.fits) ?? heap(lane.place, n, 5);
+  const y = band.y + MAT.rim + MAT.label;
+  return {
+    spots: made.spots.map((s) => ({ x: lane.x + s.x * unit, y: y + s.y * unit })),
+    heap: made,
+  };
+}
+
+/** The box of a piece in px. */
+export function box(place: PlaceId, unit: number): { width: number; height: number } {
+  const b = boxOf(place);
+  return { width: b.width * unit, height: b.height * unit };
+}

@@ -1,0 +1,79 @@
+// What every view shares: who is logged in, the class and its desk, whether all
+// is saved.
+import { replace } from 'svelte-spa-router';
+import { api, Refused } from './api';
+import type { ClassLink, Desk, Me, Trouble } from './wire.gen';
+
+type Saving = 'saved' | 'saving' | 'waiting';
+
+class Shared {
+  /** Undefined until the server has answered, null when nobody is logged in. */
+  me = $state<Me | null | undefined>(undefined);
+  desk = $state<Desk>();
+  saving = $state<Saving>('saved');
+  /** What the live region says. */
+  said = $state('');
+  trouble = $state<Trouble>();
+  shortcuts = $state(localStorage.getItem('shortcuts') !== 'off');
+
+  get mayPresent(): boolean {
+    return this.desk?.class.role === 'lead' || this.desk?.class.role === 'assistant';
+  }
+}
+
+export const shared = new Shared();
+
+/** Whether single keys act; kept on this device. */
+export function setShortcuts(on: boolean): void {
+  shared.shortcuts = on;
+  localStorage.setItem('shortcuts', on ? 'on' : 'off');
+}
+
+/** Runs a request; being logged out shows the log-in in place of the view. */
+export async function guarded<T>(request: Promise<T>): Promise<T> {
+  try {
+    return await request;
+  } catch (error) {
+    if (error instanceof Refused && error.trouble.status === 401) shared.me = null;
+    throw error;
+  }
+}
+
+export const troubleOf = (error: unknown): Trouble =>
+  error instanceof Refused
+    ? error.trouble
+    : { type: 'about:blank', title: 'Something went wrong here', status: 0 };
+
+export async function loadMe(): Promise<void> {
+  try {
+    shared.me = await api<Me>('GET', '/me');
+  } catch (error) {
+    shared.me = null;
+    shared.trouble = troubleOf(error).status === 401 ? undefined : troubleOf(error);
+  }
+}
+
+export async function loadDesk(classId: string): Promise<void> {
+  try {
+    shared.desk = await guarded(api<Desk>('GET', `/classes/${classId}`));
+    shared.trouble = undefined;
+  } catch (error) {
+    shared.trouble = troubleOf(error);
+  }
+}
+
+export const classPath = (path: string): string => `/classes/${shared.desk?.class.id}${path}`;
+
+/** The address of a view of the class. */
+export const view = (path: string): string => `/${shared.desk?.class.id}/${path}`;
+
+export function openClass(link: ClassLink): void {
+  void replace(`/${link.id}/today`);
+}
+
+export async function logOut(): Promise<void> {
+  await api('POST', '/logout');
+  shared.me = null;
+  shared.desk = undefined;
+  await replace('/');
+}

@@ -1,0 +1,422 @@
+<script lang="ts">
+  // The gather list: pieces at the fullest moment, cards, trays, how the mat
+  // lies, who comes, what to look to and how long it takes.
+  import { onDestroy, onMount } from 'svelte';
+  import { push } from 'svelte-spa-router';
+  import { SvelteSet } from 'svelte/reactivity';
+  import Bench from '../../lib/bench/Bench.svelte';
+  import { shortcuts } from '../../lib/keys';
+  import { LessonInHand } from '../../lib/lesson.svelte';
+  import Next from '../../lib/parts/Next.svelte';
+  import Wrong from '../../lib/parts/Wrong.svelte';
+  import Cards from '../../lib/pieces/Cards.svelte';
+  import Piece from '../../lib/pieces/Piece.svelte';
+  import { loadDesk, shared, view } from '../../lib/state.svelte';
+  import Lies from './Lies.svelte';
+  import Who from './Who.svelte';
+
+  let { params }: { params: { lesson: string } } = $props();
+
+  // svelte-ignore state_referenced_locally
+  const hand = new LessonInHand(params.lesson);
+  const lesson = $derived(hand.lesson);
+  const link = $derived(lesson?.link);
+  const sum = $derived(link?.sum);
+  const desk = $derived(shared.desk!);
+  // svelte-ignore state_referenced_locally
+  const kept = `gathered-${params.lesson}`;
+  const taken = new SvelteSet<string>(JSON.parse(sessionStorage.getItem(kept) ?? '[]') as string[]);
+  let turned = $state(false);
+
+  const material = $derived(link?.material ?? 'beads');
+  const names = $derived(desk.words.materials.find((m) => m.id === material)?.pieces ?? []);
+  const piece = (place: string, n: number): string => {
+    const name = names[desk.words.places.findIndex((p) => p.id === place)];
+    return (n === 1 ? name?.one : name?.many) ?? '';
+  };
+  const list = $derived([
+    ...(sum?.pieces.map((p) => ({
+      id: p.place,
+      n: p.count,
+      name: piece(p.place, p.count),
+      place: p.place,
+    })) ?? []),
+    { id: 'small', n: lesson?.needs.small.length ?? 0, name: 'small card sets', place: '' },
+    { id: 'large', n: 1, name: 'large card set', place: '' },
+    { id: 'trays', n: lesson?.needs.trays ?? 0, name: 'trays', place: '' },
+  ]);
+  const UNIT: Record<string, number> = { ones: 10, tens: 3.4, hundreds: 3.2, thousands: 2.1 };
+  const OPEN: Record<string, number> = { ones: 15, tens: 6.6, hundreds: 4.4, thousands: 4.2 };
+
+  function take(id: string): void {
+    if (taken.has(id)) taken.delete(id);
+    else taken.add(id);
+    sessionStorage.setItem(kept, JSON.stringify([...taken]));
+  }
+
+  /** Where the pieces of a place come from: “1 + 2 + 1 from the store”. */
+  function parts(p: { trays: number[]; up: number }): string {
+    return p.trays.join(' + ') + (p.up ? ` + ${p.up} from the store` : '');
+  }
+
+  const seat = (children: string[]): void =>
+    void hand.change(
+      children.length ? { children, alone: false } : { alone: true, children: undefined },
+    );
+
+  async function layOut(): Promise<void> {
+    if (!lesson) return;
+    if (shared.mayPresent && link?.stand === 'gathering') await hand.change({ stand: 'mat' });
+    if (hand.trouble) return;
+    await loadDesk(desk.class.id);
+    await push(view(`mat/${params.lesson}`));
+  }
+
+  onMount(() => hand.load());
+  onDestroy(() => hand.close());
+</script>
+
+<svelte:window onkeydown={shortcuts({ space: () => void layOut(), t: () => (turned = !turned) })} />
+
+<Bench
+  title="Gather"
+  lesson={link}
+  keys={[
+    ['space', 'lay out'],
+    ['t', 'turn the mat to the children'],
+  ]}
+  shelfSays="{taken.size} of {list.length} taken"
+  bookSays={link?.children.join(', ') || 'rehearsal'}
+>
+  {#snippet shelf()}
+    <h1>Take from the shelf</h1>
+    <p class="small">touch when it is on a tray</p>
+    {#if lesson}
+      <ul class="list">
+        {#each list as item (item.id)}
+          <li>
+            <button aria-pressed={taken.has(item.id)} onclick={() => take(item.id)}>
+              <span class="pic">
+                {#if item.place}
+                  <Piece {material} place={item.place} unit={UNIT[item.place] ?? 2} />
+                {:else if item.id === 'trays'}
+                  <svg width="40" height="28" viewBox="0 0 40 28" aria-hidden="true">
+                    <rect
+                      x="1"
+                      y="9"
+                      width="32"
+                      height="17"
+                      rx="6"
+                      fill="var(--sheet)"
+                      stroke="var(--edge)"
+                      stroke-width="1.6"
+                    />
+                    <rect
+                      x="7"
+                      y="2"
+                      width="32"
+                      height="17"
+                      rx="6"
+                      fill="var(--sheet)"
+                      stroke="var(--edge)"
+                      stroke-width="1.6"
+                    />
+                  </svg>
+                {:else}
+                  <Cards cards={[40, 2]} cell={17} large={item.id === 'large'} />
+                {/if}
+              </span>
+              <b class="kid">{item.n}</b>
+              <span>{item.name}</span>
+              <svg class="tick" width="24" height="24" viewBox="0 0 24 24" aria-hidden="true">
+                {#if taken.has(item.id)}
+                  <use href="#leaf" transform="translate(3 15) rotate(-10)" />
+                {:else}
+                  <circle
+                    cx="12"
+                    cy="12"
+                    r="8"
+                    fill="none"
+                    stroke="var(--edge)"
+                    stroke-width="1.6"
+                  />
+                {/if}
+              </svg>
+            </button>
+          </li>
+        {/each}
+      </ul>
+      <p class="small">The same list counts everything back at the end.</p>
+    {/if}
+  {/snippet}
+
+  {#snippet mat()}
+    <div class="gather">
+      {#if hand.trouble}<Wrong trouble={hand.trouble} />{/if}
+      {#if hand.conflict}<Wrong trouble={hand.conflict} />{/if}
+      {#if lesson && sum}
+        <h1>On the mat, at the fullest moment</h1>
+        <div class="kinds">
+          {#each sum.pieces as p (p.place)}
+            <div
+              class="kind"
+              style:background="var(--{p.place}-tint)"
+              style:flex-grow={p.place === 'thousands' ? 1.25 : p.place === 'ones' ? 0.95 : 1.1}
+            >
+              <p>
+                <b class="kid" style:color="var(--{p.place}-ink)">{p.count}</b>
+                <span style:color="var(--{p.place}-ink)">{piece(p.place, p.count)}</span>
+              </p>
+              <div class="heap" data-place={p.place}>
+                {#each { length: p.count }, i (i)}
+                  <Piece
+                    {material}
+                    place={p.place}
+                    unit={p.count > 10 || sum.pieces.length > 3
+                      ? (OPEN[p.place] ?? 4) * 0.86
+                      : (OPEN[p.place] ?? 4)}
+                  />
+                {/each}
+              </div>
+              <p class="small from">{parts(p)}</p>
+            </div>
+          {/each}
+        </div>
+        <div class="row">
+          <section>
+            <h2>Cards: {lesson.needs.cardsSay}</h2>
+            <div class="cards">
+              {#each lesson.needs.small as set, i (i)}
+                {#if i > 0}<span class="kid op">+</span>{/if}
+                <Cards cards={set} cell={21} steps />
+              {/each}
+              <span class="kid op">=</span>
+              <Cards cards={lesson.needs.large} cell={23} steps large />
+            </div>
+          </section>
+          <section>
+            <h2>Trays: {lesson.needs.traysSay}</h2>
+            <div class="trays">
+              {#each sum.numbers as n, i (i)}
+                <p class="tray">
+                  <span class="kid">{n}</span>
+                  <span class="small">
+                    {lesson.roles.length ? `${lesson.roles[i % lesson.roles.length]?.name}` : 'you'}
+                  </span>
+                </p>
+              {/each}
+              <p class="tray"><span class="small">the result, empty at first</span></p>
+            </div>
+          </section>
+        </div>
+        <div class="lies">
+          <div class="liesHead">
+            <h1>How it lies</h1>
+            <button class="plain" aria-pressed={turned} onclick={() => (turned = !turned)}>
+              {turned ? 'Turn to you' : 'Turn to the children'}
+            </button>
+          </div>
+          <Lies
+            numbers={sum.numbers}
+            places={sum.pieces.map((p) => p.place)}
+            children={link?.children ?? []}
+            {turned}
+          />
+        </div>
+      {/if}
+    </div>
+  {/snippet}
+
+  {#snippet book()}
+    {#if lesson && link}
+      <Who
+        learners={desk.learners}
+        seated={lesson.children}
+        roles={lesson.roles}
+        may={shared.mayPresent && link.stand !== 'ended'}
+        onseat={seat}
+      />
+      <h1 class="next">Look before use</h1>
+      <ul class="cares">
+        {#each lesson.needs.cautions as care (care.id)}
+          <li>
+            <span class="carePic">
+              {#if care.id === 'small-parts'}
+                <Piece {material} place="ones" unit={13} n={2} dx={1} />
+              {:else if care.id === 'heavy-cube'}
+                <Piece {material} place="thousands" unit={1.7} />
+              {:else}
+                <svg width="30" height="20" viewBox="0 0 30 20" aria-hidden="true">
+                  <rect
+                    x="1"
+                    y="3"
+                    width="20"
+                    height="14"
+                    fill="none"
+                    stroke="var(--edge)"
+                    stroke-width="1.8"
+                  />
+                  <path
+                    d="M26 0V20"
+                    stroke="var(--edge)"
+                    stroke-width="1.8"
+                    stroke-dasharray="3 3"
+                  />
+                </svg>
+              {/if}
+            </span>
+            {care.text[material]}
+          </li>
+        {/each}
+      </ul>
+      <h1 class="next">Time</h1>
+      <p><b>{lesson.needs.time}</b></p>
+      <p class="small">{lesson.needs.basis}</p>
+    {/if}
+  {/snippet}
+  {#snippet foot()}
+    <Next label="Lay out" key="space" disabled={!lesson} onclick={() => void layOut()} />
+  {/snippet}
+</Bench>
+
+<style>
+  .list {
+    margin: var(--s2) 0;
+  }
+  .list button {
+    display: grid;
+    grid-template-columns: 48px 28px 1fr 24px;
+    align-items: center;
+    gap: 6px;
+    width: 100%;
+    min-height: 58px;
+    border-bottom: 4px solid #cbbf9f;
+    line-height: 19px;
+  }
+  .list b {
+    font-size: var(--t3);
+  }
+  .pic {
+    display: grid;
+    place-items: center;
+  }
+  .list button:hover .tick circle {
+    stroke: var(--leaf);
+  }
+  .gather {
+    display: flex;
+    flex-direction: column;
+    height: 100%;
+    padding: var(--s4) 24px var(--s3);
+    gap: var(--s2);
+  }
+  .kinds {
+    display: flex;
+    gap: var(--s2);
+    min-height: 176px;
+  }
+  .kind {
+    flex: 1 1 0;
+    min-width: 0;
+    display: flex;
+    flex-direction: column;
+    padding: 6px var(--s3) 8px;
+    border-radius: var(--r2);
+  }
+  .kind b {
+    font-size: var(--t4);
+    line-height: 36px;
+    margin-right: 6px;
+  }
+  .kind span {
+    font-weight: 600;
+  }
+  .heap {
+    flex: 1;
+    display: flex;
+    flex-wrap: wrap;
+    align-content: center;
+    gap: 1px 2px;
+  }
+  .heap[data-place='ones'] {
+    max-width: 116px;
+  }
+  .heap[data-place='tens'] {
+    gap: 2px 1px;
+  }
+  .heap[data-place='hundreds'] :global(svg) {
+    margin-right: -18px;
+  }
+  .heap[data-place='thousands'] :global(svg) {
+    margin-right: -8px;
+  }
+  .from {
+    margin-top: auto;
+  }
+  .row {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: var(--s4);
+  }
+  .cards {
+    display: flex;
+    align-items: flex-start;
+    gap: var(--s2);
+    margin-top: 6px;
+    min-height: 116px;
+  }
+  .op {
+    font-size: var(--t3);
+    color: var(--ink-2);
+  }
+  .trays {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: var(--s2);
+    margin-top: 6px;
+  }
+  .tray {
+    display: flex;
+    flex-direction: column;
+    justify-content: center;
+    min-height: 54px;
+    padding: 2px var(--s3);
+    border: 1.6px solid var(--edge);
+    border-radius: var(--r3);
+    background: var(--sheet);
+    line-height: 20px;
+  }
+  .lies {
+    flex: 1;
+    min-height: 0;
+    display: flex;
+    flex-direction: column;
+  }
+  .liesHead {
+    display: flex;
+    justify-content: space-between;
+    align-items: center;
+  }
+  .plain {
+    min-height: 44px;
+    padding: 0 var(--s4);
+    border: 1.5px solid var(--leaf);
+    border-radius: var(--r2);
+    color: var(--leaf);
+    font-weight: 600;
+  }
+  .plain:hover {
+    background: var(--leaf-tint);
+  }
+  .next {
+    margin-top: var(--s4);
+  }
+  .cares li {
+    display: grid;
+    grid-template-columns: 40px 1fr;
+    align-items: center;
+    gap: 6px;
+    margin-top: 6px;
+    line-height: 20px;
+  }
+</style>

@@ -1,0 +1,126 @@
+<script lang="ts">
+  // Who comes to the mat: one to four children, in the order of their turns, or
+  // nobody for a rehearsal.
+  import type { Learner, Role } from '../../lib/wire.gen';
+
+  let {
+    learners,
+    seated,
+    roles,
+    may,
+    onseat,
+  }: {
+    learners: Learner[];
+    seated: Learner[];
+    roles: Role[];
+    may: boolean;
+    onseat: (ids: string[]) => void;
+  } = $props();
+
+  const MOST = 4;
+  // svelte-ignore state_referenced_locally
+  let choosing = $state(may && seated.length === 0);
+  const ids = $derived(seated.map((c) => c.id));
+
+  const toggle = (id: string): void =>
+    onseat(ids.includes(id) ? ids.filter((other) => other !== id) : [...ids, id]);
+</script>
+
+<div class="head">
+  <h1>{choosing ? 'Who comes to the mat?' : 'Who does what'}</h1>
+  {#if may}
+    <button onclick={() => (choosing = !choosing)}>{choosing ? 'done' : 'change'}</button>
+  {/if}
+</div>
+{#if choosing}
+  <p class="small">one to four children, or none to rehearse</p>
+  <div class="names" role="group" aria-label="Children">
+    {#each learners as child (child.id)}
+      {@const seat = ids.indexOf(child.id)}
+      <button
+        class="kid"
+        aria-pressed={seat >= 0}
+        disabled={seat < 0 && ids.length >= MOST}
+        onclick={() => toggle(child.id)}
+        >{#if seat >= 0}<b>{seat + 1}</b>{/if}{child.name}</button
+      >
+    {/each}
+  </div>
+{:else if roles.length}
+  <ol>
+    {#each roles as role, i (role.name)}
+      <li>
+        <span class="seat kid">{i + 1}</span>
+        <span><b>{role.name}</b><br />{role.does}</span>
+      </li>
+    {/each}
+  </ol>
+  <p class="small">The turn passes with each place.</p>
+{:else}
+  <p class="small">A rehearsal: nobody is at the mat, and nothing is recorded.</p>
+{/if}
+
+<style>
+  .head {
+    display: flex;
+    justify-content: space-between;
+    align-items: center;
+  }
+  .head button {
+    min-height: 44px;
+    padding: 0 var(--s2);
+    color: var(--leaf);
+    font-weight: 650;
+    text-decoration: underline;
+    text-underline-offset: 4px;
+  }
+  .names {
+    display: grid;
+    grid-template-columns: repeat(3, 1fr);
+    gap: 2px;
+    margin: 6px -8px 0;
+  }
+  .names button {
+    min-height: 44px;
+    padding: 0 4px;
+    border: 1.5px solid transparent;
+    border-radius: var(--r2);
+    font-size: 15px;
+    text-align: center;
+    white-space: nowrap;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+  .names button:hover:not(:disabled) {
+    border-color: var(--edge);
+  }
+  .names button[aria-pressed='true'] {
+    border-color: var(--leaf);
+    background: var(--leaf-tint);
+    font-weight: 700;
+  }
+  .names button:disabled {
+    color: #6a746e;
+  }
+  .names b {
+    margin-right: 4px;
+    color: var(--leaf);
+  }
+  li {
+    display: grid;
+    grid-template-columns: 36px 1fr;
+    align-items: center;
+    gap: var(--s3);
+    margin-bottom: var(--s2);
+    line-height: 20px;
+  }
+  .seat {
+    display: grid;
+    place-items: center;
+    width: 34px;
+    height: 34px;
+    border: 2px solid var(--leaf);
+    border-radius: 50%;
+    font-weight: 700;
+  }
+</style>

@@ -1,0 +1,276 @@
+<script lang="ts">
+  // The presented mat: the lesson worked step by step, forwards and back, with
+  // the column written in step with the pieces and the sentence to say.
+  import { onDestroy, onMount } from 'svelte';
+  import { push } from 'svelte-spa-router';
+  import Bench from '../../lib/bench/Bench.svelte';
+  import { shortcuts } from '../../lib/keys';
+  import { LessonInHand } from '../../lib/lesson.svelte';
+  import Next from '../../lib/parts/Next.svelte';
+  import Wrong from '../../lib/parts/Wrong.svelte';
+  import Column from '../../lib/pieces/Column.svelte';
+  import { loadDesk, shared, view } from '../../lib/state.svelte';
+  import type { Cell } from '../../lib/wire.gen';
+  import Scene from './Scene.svelte';
+  import Store from './Store.svelte';
+
+  let { params }: { params: { lesson: string } } = $props();
+
+  // svelte-ignore state_referenced_locally
+  const hand = new LessonInHand(params.lesson);
+  const lesson = $derived(hand.lesson);
+  const desk = $derived(shared.desk!);
+  const step = $derived(lesson?.steps[hand.index]);
+  const next = $derived(lesson?.steps[hand.index + 1]);
+  const ended = $derived(lesson?.link.stand === 'ended');
+  const material = $derived(lesson?.link.material ?? 'beads');
+  let w = $state(0);
+  let h = $state(0);
+
+  const places = $derived.by(() => {
+    const top = desk.words.places.findIndex((p) => p.id === lesson?.top);
+    return desk.words.places
+      .slice(0, top + 1)
+      .map((p) => p.id)
+      .reverse();
+  });
+  /** What the next step writes, shown dashed while its ten are gathered. */
+  const due = $derived<Cell[]>(
+    step?.kind === 'stop' ? (next?.column.slice(step.column.length) ?? []) : [],
+  );
+  const turnOf = (i: number): string => lesson?.children[lesson.steps[i]?.turn ?? -1]?.name ?? '';
+  const turn = $derived(turnOf(hand.index));
+  /** Who comes after: the next child with another turn. */
+  const then = $derived.by(() => {
+    for (let i = hand.index + 1; i < (lesson?.steps.length ?? 0); i++) {
+      const name = turnOf(i);
+      if (name && name !== turn) return name;
+    }
+    return '';
+  });
+  /** Whose place is whose, under the column. */
+  const names = $derived.by(() => {
+    const out: Record<string, string> = {};
+    for (const [i, s] of lesson?.steps.entries() ?? []) {
+      const name = turnOf(i);
+      if (s.place && name) out[s.place] = name;
+    }
+    return out;
+  });
+
+  const say = (): void => {
+    shared.said = lesson?.steps[hand.index]?.says.map((s) => s.text).join('') ?? '';
+  };
+  function forward(): void {
+    if (!lesson || ended) return;
+    if (!next) {
+      void finish();
+      return;
+    }
+    hand.go(hand.index + 1);
+    say();
+  }
+  function back(): void {
+    if (!lesson || ended || hand.index === 0) return;
+    hand.go(hand.index - 1);
+    say();
+  }
+  async function finish(): Promise<void> {
+    if (shared.mayPresent) await hand.change({ stand: 'ended' });
+    if (hand.trouble) return;
+    await loadDesk(desk.class.id);
+    await push(view('today'));
+  }
+  const toMaterial = (id: string): void => void hand.change({ material: id });
+  const other = (): void => {
+    const m = desk.words.materials.find((x) => x.id !== material);
+    if (m && shared.mayPresent) toMaterial(m.id);
+  };
+
+  onMount(() => hand.load());
+  onDestroy(() => hand.close());
+</script>
+
+<svelte:window
+  onkeydown={shortcuts({
+    space: forward,
+    backspace: back,
+    arrowright: forward,
+    arrowleft: back,
+    m: other,
+  })}
+/>
+
+<Bench
+  title="Mat"
+  lesson={lesson?.link}
+  mark={step?.mark}
+  keys={[
+    ['space', 'the next step'],
+    ['backspace', 'a step back'],
+    ['m', 'beads or blocks'],
+  ]}
+  shelfSays={material}
+  bookSays={turn ? `${turn} is at work` : ''}
+>
+  {#snippet shelf()}
+    {#if step}
+      <Store
+        words={desk.words}
+        {material}
+        {step}
+        {next}
+        onmaterial={toMaterial}
+        may={shared.mayPresent && !ended}
+      />
+    {/if}
+  {/snippet}
+
+  {#snippet mat()}
+    <div class="scene" bind:clientWidth={w} bind:clientHeight={h} data-step={step?.at ?? ''}>
+      {#if lesson && w > 0 && h > 0}
+        <Scene {lesson} index={hand.index} {material} words={desk.words} {w} {h} />
+      {/if}
+      {#if hand.trouble}
+        <div class="note"><Wrong trouble={hand.trouble} /></div>
+      {:else if hand.conflict}
+        <div class="note"><Wrong trouble={hand.conflict} /></div>
+      {/if}
+    </div>
+  {/snippet}
+
+  {#snippet book()}
+    {#if lesson && step}
+      <div class="written">
+        <Column
+          {places}
+          words={desk.words.places}
+          cells={step.column}
+          {due}
+          rows={lesson.link.sum.numbers.length}
+          now={step.place ?? ''}
+          {names}
+          cell={places.length > 4 ? 48 : 56}
+          size={places.length > 4 ? 40 : 46}
+        />
+      </div>
+      <div class="words">
+        {#if turn}
+          <p class="turn">
+            <svg width="22" height="16" viewBox="0 0 22 16" aria-hidden="true">
+              <use href="#leaf" transform="translate(1 13) rotate(-10)" />
+            </svg>
+            {turn}’s turn
+            {#if then}<span>then {then}</span>{/if}
+          </p>
+        {/if}
+        <p class="said kid" data-said>
+          {#each step.says as span, i (i)}{#if span.place}<b style:color="var(--{span.place}-ink)"
+                >{span.text}</b
+              >{:else}{span.text}{/if}{/each}
+        </p>
+      </div>
+    {/if}
+  {/snippet}
+
+  {#snippet foot()}
+    {#if lesson && step}
+      {#if ended}
+        <Next label="Back to Today" onclick={() => void push(view('today'))} />
+      {:else}
+        <div class="steps">
+          <button class="back" disabled={hand.index === 0} onclick={back} aria-label="Back">
+            <svg width="22" height="18" viewBox="0 0 22 18" aria-hidden="true">
+              <path
+                d="M8 2L2 8L8 14M2.5 8H13a7 7 0 0 1 7 7"
+                fill="none"
+                stroke="currentColor"
+                stroke-width="2"
+                stroke-linecap="round"
+                stroke-linejoin="round"
+              />
+            </svg>
+            Back
+          </button>
+          <Next label={next?.do ?? lesson.finish} key="space" onclick={forward} />
+        </div>
+      {/if}
+    {/if}
+  {/snippet}
+</Bench>
+
+<style>
+  .scene {
+    position: absolute;
+    inset: 0;
+  }
+  .note {
+    position: absolute;
+    left: 24px;
+    right: 24px;
+    bottom: 8px;
+    padding: var(--s2) var(--s3);
+    background: var(--paper);
+    border: 1.5px solid var(--clay);
+    border-radius: var(--r2);
+  }
+  .words {
+    margin-top: var(--s3);
+    padding-top: var(--s3);
+    border-top: 1px solid var(--line);
+  }
+  .turn {
+    display: flex;
+    align-items: center;
+    gap: 6px;
+    font-size: var(--t3);
+    font-weight: 650;
+  }
+  .turn span {
+    margin-left: auto;
+    font-size: var(--t2);
+    font-weight: 400;
+    color: var(--ink-2);
+  }
+  .said {
+    margin-top: 6px;
+    font-size: 26px;
+    line-height: 34px;
+    white-space: pre-wrap;
+  }
+  .steps {
+    display: grid;
+    grid-template-columns: 72px 1fr;
+    gap: var(--s2);
+  }
+  .back {
+    display: flex;
+    flex-direction: column;
+    align-items: center;
+    justify-content: center;
+    gap: 4px;
+    min-height: 64px;
+    border: 1.5px solid var(--edge);
+    border-radius: var(--r2);
+    background: var(--paper);
+  }
+  .back:hover:not(:disabled) {
+    border-color: var(--leaf);
+  }
+  .back:disabled {
+    border-style: dashed;
+    color: var(--ink-2);
+  }
+  @media (max-width: 900px) {
+    .written {
+      float: left;
+      margin-right: 28px;
+      zoom: 0.86;
+    }
+    .words {
+      margin-top: 0;
+      padding-top: 0;
+      border-top: 0;
+    }
+  }
+</style>

@@ -1,0 +1,457 @@
+<script lang="ts">
+  // What lies on the mat after a step: trays or the joined piles, cards on the
+  // rims, the swap with its ten and the new piece. It draws the state; the
+  // state is the trace's.
+  import { prefersReducedMotion } from 'svelte/motion';
+  import { fade } from 'svelte/transition';
+  import {
+    layout,
+    lie,
+    MAT,
+    swapNew,
+    swapTen,
+    type Counts,
+    type Lane,
+  } from '../../lib/pieces/layout';
+  import Cards from '../../lib/pieces/Cards.svelte';
+  import { track, type Piece } from '../../lib/pieces/track';
+  import { boxOf, PIECES } from '../../lib/pieces/units';
+  import type { Lesson, Words } from '../../lib/wire.gen';
+
+  let {
+    lesson,
+    index,
+    material,
+    words,
+    w,
+    h,
+  }: { lesson: Lesson; index: number; material: string; words: Words; w: number; h: number } =
+    $props();
+
+  const steps = $derived(lesson.steps);
+  const step = $derived(steps[index]!);
+  const numbers = $derived(lesson.link.sum.numbers);
+  const trays = $derived(numbers.map((_, i) => `tray-${i + 1}`));
+  const joinedAt = $derived(steps.findIndex((s) => s.kind === 'join'));
+  const together = $derived(index >= joinedAt);
+
+  const places = $derived.by(() => {
+    const top = words.places.findIndex((p) => p.id === lesson.top);
+    return PIECES.slice(0, top + 1).toReversed();
+  });
+  const laid = $derived<Counts[]>(trays.map((t) => steps[joinedAt - 1]?.zones[t] ?? {}));
+  const fullest = $derived<Counts>(
+    Object.fromEntries(lesson.link.sum.pieces.map((p) => [p.place, p.count])),
+  );
+  const swaps = $derived(steps.filter((s) => s.kind === 'swap').map((s) => s.place!));
+  const plan = $derived(layout({ places, trays: laid, fullest, swaps }, w, h));
+  const tracked = $derived(track(steps));
+  const unit = $derived(plan.unit);
+
+  interface Placed extends Piece {
+    x: number;
+    y: number;
+    gathered: boolean;
+  }
+
+  const laneOf = (lanes: Lane[], place: string): Lane | undefined =>
+    lanes.find((l) => l.place === place);
+  const stopping = $derived(step.kind === 'stop');
+
+  /** Every piece with its spot in px. */
+  const placed = $derived.by<Placed[]>(() => {
+    const out: Placed[] = [];
+    const lying = tracked[index] ?? [];
+    const bands = together
+      ? [{ zone: 'joined', band: plan.joined }]
+      : trays.map((zone, i) => ({ zone, band: plan.trays[i]! }));
+    for (const { zone, band } of bands) {
+      if (!band) continue;
+      for (const place of places) {
+        const lane = laneOf(band.lanes, place);
+        const mine = lying.filter((p) => p.zone === zone && p.place === place);
+        if (!lane) continue;
+        const ten = stopping && step.place === place ? mine.slice(0, 10) : [];
+        const rest = mine.slice(ten.length);
+        const spots = lie(lane, band, unit, mine.length).spots;
+        // What is not gathered keeps its spot while the ten are lifted out.
+        rest.forEach((p, i) => out.push({ ...p, ...spots[i + ten.length]!, gathered: false }));
+        const at = swapTen(place);
+        ten.forEach((p, i) =>
+          out.push({
+            ...p,
+            x: plan.swapAt.x + swapLeft(place) + at[i]!.x * unit,
+            y: plan.swapAt.y + at[i]!.y * unit,
+            gathered: true,
+          }),
+        );
+      }
+    }
+    return out;
+  });
+
+  /** The ones' swap stands under their own pile; the others fill the place. */
+  const swapLeft = (place: string): number => {
+    if (place !== 'ones') return 0;
+    const lane = laneOf(plan.joined.lanes, 'ones');
+    return lane ? Math.max(0, lane.x - plan.swapAt.x) : 0;
+  };
+  const upper = $derived(PIECES[PIECES.indexOf(step.place ?? '') + 1] ?? '');
+  const fetched = $derived.by(() => {
+    if (!stopping || !upper) return undefined;
+    const at = swapNew(step.place!);
+    return {
+      x: plan.swapAt.x + swapLeft(step.place!) + at.x * unit,
+      y: plan.swapAt.y + at.y * unit,
+    };
+  });
+  /** Where the new piece is going to lie. */
+  const landing = $derived.by(() => {
+    if (!stopping || !upper) return undefined;
+    const lane = laneOf(plan.joined.lanes, upper);
+    const n = (step.zones.joined?.[upper] ?? 0) + 1;
+    return lane ? lie(lane, plan.joined, unit, n).spots[n - 1] : undefined;
+  });
+  /** Where the ten lay before they were lifted out. */
+  const ghosts = $derived.by(() => {
+    if (!stopping || step.place !== 'ones') return [];
+    const lane = laneOf(plan.joined.lanes, step.place);
+    const n = step.zones.joined?.[step.place] ?? 0;
+    return lane ? lie(lane, plan.joined, unit, n).spots.slice(0, 10) : [];
+  });
+  /** The piece that a swap has just laid. */
+  const arrived = $derived.by(() => {
+    if (step.kind !== 'swap') return undefined;
+    const mine = placed.filter((p) => p.place === upper);
+    return mine[mine.length - 1];
+  });
+  /** The number beside: what was counted, or ten. */
+  const counted = $derived.by(() => {
+    if (!step.place || !['count', 'stop', 'swap'].includes(step.kind)) return undefined;
+    const lane = laneOf(plan.joined.lanes, step.place);
+    if (!lane) return undefined;
+    const n = step.zones.joined?.[step.place] ?? 0;
+    const pile = lie(lane, plan.joined, unit, n).heap;
+    const top = plan.joined.y + MAT.rim + MAT.label;
+    if (stopping) {
+      return {
+        n: 10,
+        x: plan.swapAt.x + plan.swapAt.width - 34,
+        y: plan.swapAt.y + plan.swapAt.height / 2 + 16,
+      };
+    }
+    return {
+      n,
+      x: lane.x + Math.min(pile.width * unit + 14, lane.width - 30),
+      y: top + 34,
+      under: pile.width * unit + 60 > lane.width ? pile.height * unit + 12 : 0,
+    };
+  });
+
+  const cardsOf = (tray: number): number[] =>
+    steps.slice(0, index + 1).find((s) => s.kind === 'label' && s.tray === tray)?.cards ?? [];
+  const labelled = (tray: number): boolean =>
+    steps.slice(0, index + 1).some((s) => s.kind === 'label' && s.tray === tray);
+  const written = $derived(
+    steps
+      .slice(0, index + 1)
+      .filter((s) => s.kind === 'write')
+      .map((s) => ({ place: s.place!, card: s.cards[0] })),
+  );
+  const slid = $derived(steps.slice(0, index + 1).find((s) => s.kind === 'slide'));
+
+  const SMALL = 27;
+  const LARGE = 32;
+  const rim = $derived(plan.joined.y + plan.joined.height);
+  const slot = (place: string): number => (PIECES.indexOf(place) + 1) * LARGE;
+  const many = (place: string): string => words.places.find((p) => p.id === place)?.many ?? place;
+  const pieceName = (place: string, n: number): string => {
+    const name = words.materials.find((m) => m.id === material)?.pieces[PIECES.indexOf(place)];
+    return `${n} ${(n === 1 ? name?.one : name?.many) ?? place}`;
+  };
+  const ms = $derived(prefersReducedMotion.current ? 0 : 450);
+  const said = (zone: string, place: string): string =>
+    pieceName(place, step.zones[zone]?.[place] ?? 0);
+  /** Pieces that lie farther back are drawn first. */
+  const depth = (p: Placed): number => PIECES.indexOf(p.place) * 1e6 + p.y + p.x / 1e4;
+  const drawn = $derived([...placed].sort((a, b) => depth(a) - depth(b)));
+</script>
+
+{#snippet labels(lanes: Lane[], y: number)}
+  {#each lanes as lane (lane.place)}
+    <g class="label" class:now={step.place === lane.place} aria-hidden="true">
+      <use href="#mark-{lane.place}" transform="translate({lane.x} {y + 9})" />
+      <text x={lane.x + 22} y={y + 24} fill="var(--{lane.place}-ink)">{many(lane.place)}</text>
+    </g>
+  {/each}
+{/snippet}
+
+<svg width={w} height={h} viewBox="0 0 {w} {h}" class:still={ms === 0} data-unit={unit.toFixed(1)}>
+  {#if together}
+    <rect
+      class="tray"
+      x={MAT.margin}
+      y={plan.joined.y}
+      width={w - 2 * MAT.margin}
+      height={plan.joined.height}
+      rx="12"
+    />
+    {@render labels(plan.joined.lanes, plan.joined.y + MAT.rim - 4)}
+    {#each plan.joined.lanes as lane (lane.place)}
+      <rect
+        class="pile"
+        role="img"
+        aria-label="pushed together: {said('joined', lane.place)}"
+        x={lane.x}
+        y={plan.joined.y + MAT.rim + MAT.label}
+        width={lane.width}
+        height={Math.max(1, lane.fits * unit)}
+      />
+    {/each}
+  {:else}
+    {#each plan.trays as band, i (i)}
+      <rect
+        class="tray"
+        x={MAT.margin}
+        y={band.y}
+        width={w - 2 * MAT.margin}
+        height={band.height}
+        rx="12"
+      />
+      {@render labels(band.lanes, band.y + MAT.rim - 4)}
+      {#each band.lanes as lane (lane.place)}
+        <rect
+          class="pile"
+          role="img"
+          aria-label="tray {i + 1}: {said(`tray-${i + 1}`, lane.place)}"
+          x={lane.x}
+          y={band.y + MAT.rim + MAT.label}
+          width={lane.width}
+          height={Math.max(1, lane.fits * unit)}
+        />
+      {/each}
+    {/each}
+  {/if}
+
+  {#each ghosts as g, i (i)}
+    <circle cx={g.x + unit / 2} cy={g.y + unit / 2} r={Math.max(2, unit * 0.2)} fill="#cbbd97" />
+  {/each}
+
+  {#each drawn as p (p.id)}
+    <g
+      class="piece"
+      style:transform="translate({p.x}px, {p.y}px) scale({unit})"
+      in:fade={{ duration: ms }}
+      out:fade={{ duration: ms / 2 }}
+    >
+      <use href="#{material}-{p.place}" />
+    </g>
+  {/each}
+
+  {#if stopping && step.place}
+    {@const ones = step.place === 'ones'}
+    {#if ones}
+      <rect
+        class="groove"
+        x={plan.swapAt.x + swapLeft('ones') + 3.15 * unit}
+        y={plan.swapAt.y + 0.5 * unit - 3}
+        width={1.5 * unit}
+        height={10 * unit + 6}
+        rx={0.75 * unit}
+      />
+    {/if}
+    {#if fetched}
+      {@const b = boxOf(upper)}
+      <g transform="translate({fetched.x} {fetched.y}) scale({unit})">
+        <use href="#{material}-{upper}" />
+      </g>
+      <!-- A tendril runs from the store to the new piece. -->
+      {@const y = Math.min(rim - 12, fetched.y + b.height * unit + 14)}
+      {@const x = fetched.x + (b.width * unit) / 2}
+      <path
+        class="tendril"
+        d="M0 {plan.joined.y + 60}H6Q14 {plan.joined.y + 60} 14 {plan.joined.y + 72}V{y -
+          12}Q14 {y} 26 {y}H{x - 12}Q{x} {y} {x} {y - 10}"
+      />
+      <use href="#leaf" transform="translate(14 {plan.joined.y + 170}) rotate(-70) scale(.8)" />
+      <use href="#leaf" transform="translate({(x + 26) / 2} {y}) rotate(-8) scale(.8)" />
+    {/if}
+    {#if landing && upper}
+      {@const b = boxOf(upper)}
+      {#if upper === 'thousands'}
+        <path
+          class="landing"
+          stroke="var(--thousands-ink)"
+          transform="translate({landing.x} {landing.y})"
+          d="M{(b.width * unit) / 2} 0L{b.width * unit} {(b.height * unit) / 4}V{(b.height *
+            unit *
+            3) /
+            4}L{(b.width * unit) / 2} {b.height * unit}L0 {(b.height * unit * 3) / 4}V{(b.height *
+            unit) /
+            4}Z"
+        />
+      {:else}
+        <rect
+          class="landing"
+          stroke="var(--{upper}-ink)"
+          x={landing.x}
+          y={landing.y}
+          width={b.width * unit}
+          height={b.height * unit}
+          rx={upper === 'tens' ? unit / 2 : 3}
+        />
+      {/if}
+    {/if}
+  {/if}
+  {#if arrived}
+    {@const b = boxOf(arrived.place)}
+    <rect
+      class="arrived"
+      x={arrived.x - 5}
+      y={arrived.y - 6}
+      width={b.width * unit + 10}
+      height={b.height * unit + 12}
+      rx="8"
+    />
+  {/if}
+  {#if counted}
+    <text
+      class="counted"
+      x={counted.under ? laneOf(plan.joined.lanes, step.place!)!.x : counted.x}
+      y={counted.under ? counted.y + counted.under : counted.y}
+      fill="var(--{step.place}-ink)">{counted.n}</text
+    >
+  {/if}
+</svg>
+
+{#if together}
+  <div class="rim" style:top="{plan.joined.y - 22}px" style:left="{MAT.margin + 20}px">
+    {#if slid}
+      <Cards cards={slid.cards} cell={LARGE} large />
+    {:else}
+      {#each numbers as _, i (i)}
+        {#if i > 0}<span class="and kid">and</span>{/if}
+        <Cards cards={cardsOf(i + 1)} cell={SMALL} />
+      {/each}
+    {/if}
+  </div>
+  {#if !slid}
+    {#each plan.joined.lanes as lane (lane.place)}
+      {@const done = written.find((x) => x.place === lane.place)}
+      <div
+        class="slot"
+        style:left="{lane.x}px"
+        style:top="{rim - 25}px"
+        style:width="{slot(lane.place)}px"
+      >
+        {#if done?.card}
+          <Cards cards={[done.card]} cell={LARGE} large />
+        {:else if done}
+          <span class="nocard kid">no card</span>
+        {:else}
+          <span class="empty" style:border-color="var(--{lane.place}-ink)"></span>
+        {/if}
+      </div>
+    {/each}
+  {/if}
+{:else}
+  {#each plan.trays as band, i (i)}
+    <div class="rim" style:top="{band.y - 22}px" style:left="{MAT.margin + 20}px">
+      {#if labelled(i + 1)}
+        <Cards cards={cardsOf(i + 1)} cell={SMALL} />
+      {:else}
+        <span
+          class="empty small"
+          style:border-color="var(--ink-2)"
+          style:width="{String(numbers[i]).length * SMALL}px"
+        ></span>
+      {/if}
+    </div>
+  {/each}
+{/if}
+
+<style>
+  svg {
+    position: absolute;
+    inset: 0;
+  }
+  .tray {
+    fill: var(--sheet);
+    stroke: #b8aa86;
+  }
+  .pile {
+    fill: none;
+  }
+  .label text {
+    font: 400 var(--t3) var(--kid);
+  }
+  .label.now text {
+    font-weight: 700;
+  }
+  .piece {
+    transition: transform 0.55s cubic-bezier(0.3, 0.1, 0.2, 1);
+  }
+  .still .piece {
+    transition: none;
+  }
+  .groove {
+    fill: none;
+    stroke: var(--ones-ink);
+    stroke-width: 1.5;
+  }
+  .tendril {
+    fill: none;
+    stroke: var(--leaf);
+    stroke-width: 2;
+    stroke-linecap: round;
+  }
+  .landing {
+    fill: none;
+    stroke-width: 1.8;
+    stroke-dasharray: 5 4;
+  }
+  .arrived {
+    fill: none;
+    stroke: var(--leaf);
+    stroke-width: 3;
+  }
+  .counted {
+    font: 700 var(--t5) var(--kid);
+  }
+  .rim {
+    position: absolute;
+    display: flex;
+    align-items: center;
+    gap: 10px;
+  }
+  .and {
+    font-size: var(--t3);
+    padding: 0 2px;
+    background: linear-gradient(var(--paper) 50%, var(--sheet) 50%);
+  }
+  .slot {
+    position: absolute;
+    height: 50px;
+  }
+  .empty {
+    display: block;
+    width: 100%;
+    height: 50px;
+    border: 1.5px dashed;
+    border-radius: 3px;
+    background: var(--paper);
+  }
+  .empty.small {
+    height: 38px;
+  }
+  .nocard {
+    display: inline-block;
+    margin-top: 14px;
+    padding: 0 6px;
+    font-size: var(--t2);
+    line-height: 22px;
+    white-space: nowrap;
+    background: var(--sheet);
+    color: var(--ink-2);
+  }
+</style>

@@ -1,0 +1,172 @@
+<script lang="ts">
+  // The store on its shelf boards: what a swap is made with. The board that
+  // something is fetched from, or given back to, is lit.
+  import Piece from '../../lib/pieces/Piece.svelte';
+  import Cards from '../../lib/pieces/Cards.svelte';
+  import { PIECES } from '../../lib/pieces/units';
+  import type { Step, Words } from '../../lib/wire.gen';
+
+  let {
+    words,
+    material,
+    step,
+    next,
+    onmaterial,
+    may,
+  }: {
+    words: Words;
+    material: string;
+    step: Step;
+    next?: Step;
+    onmaterial: (id: string) => void;
+    may: boolean;
+  } = $props();
+
+  const names = $derived(words.materials.find((m) => m.id === material)?.pieces ?? []);
+  /** What the swap that is under way moves at the store. */
+  const moving = $derived(
+    step.kind === 'stop' ? (next?.moves ?? []) : step.kind === 'swap' ? step.moves : [],
+  );
+  const out = (place: string): boolean =>
+    moving.some((m) => m.from === 'store' && m.place === place);
+  const back = (place: string): boolean =>
+    step.kind === 'swap' && moving.some((m) => m.to === 'store' && m.place === place);
+  const BOARD: Record<string, { unit: number; n: number; dx: number; step: number }> = {
+    thousands: { unit: 4, n: 2, dx: 9, step: 0 },
+    hundreds: { unit: 4.2, n: 5, dx: 3, step: 0.5 },
+    tens: { unit: 4.6, n: 10, dx: 2.3, step: 0 },
+    ones: { unit: 8, n: 10, dx: 1.35, step: 0 },
+  };
+</script>
+
+<h1>Store</h1>
+<ul class="boards">
+  {#each [...PIECES].reverse() as place (place)}
+    {@const b = BOARD[place]!}
+    <li class:lit={out(place) || back(place)} class={place}>
+      <Piece {material} {place} unit={b.unit} n={b.n} dx={b.dx} step={b.step} />
+      <span class="board"></span>
+      <span class="name small">
+        {names[PIECES.indexOf(place)]?.many}
+        <b>{out(place) ? 'one is out' : back(place) ? 'ten came back' : ''}</b>
+      </span>
+    </li>
+  {/each}
+</ul>
+<h2>Small cards, large cards</h2>
+<p class="cards"><Cards cards={[40, 2]} cell={17} /><Cards cards={[40, 2]} cell={21} large /></p>
+<div class="materials" role="radiogroup" aria-label="Worked with">
+  {#each words.materials as m (m.id)}
+    <button
+      role="radio"
+      aria-checked={m.id === material}
+      disabled={!may}
+      onclick={() => onmaterial(m.id)}
+    >
+      <Piece material={m.id} place="tens" unit={2.6} />
+      {m.name}
+    </button>
+  {/each}
+</div>
+
+<style>
+  .boards {
+    margin: 4px -16px 0 -20px;
+  }
+  li {
+    position: relative;
+    display: flex;
+    flex-direction: column;
+    justify-content: flex-end;
+    padding: 4px 16px 4px 20px;
+    border-left: 4px solid transparent;
+  }
+  li.lit {
+    background: var(--sheet);
+    border-color: var(--leaf);
+  }
+  .board {
+    height: 2.5px;
+    background: var(--edge);
+    margin-top: 2px;
+  }
+  .name {
+    display: flex;
+    justify-content: space-between;
+    line-height: 22px;
+    white-space: nowrap;
+  }
+  .name b {
+    color: var(--leaf);
+    font-weight: 650;
+  }
+  h2 {
+    margin-top: var(--s2);
+  }
+  .cards {
+    display: flex;
+    align-items: flex-end;
+    gap: var(--s4);
+    margin-top: 6px;
+  }
+  .materials {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    margin-top: auto;
+    border: 1.5px solid var(--edge);
+    border-radius: var(--r2);
+    overflow: hidden;
+    flex: none;
+  }
+  .materials button {
+    display: flex;
+    align-items: center;
+    justify-content: center;
+    gap: var(--s2);
+    min-height: 52px;
+    background: var(--paper);
+  }
+  .materials button + button {
+    border-left: 1.5px solid var(--edge);
+  }
+  .materials button[aria-checked='true'] {
+    background: var(--sheet);
+    box-shadow: inset 0 -4px 0 var(--leaf);
+    font-weight: 650;
+  }
+  .materials button:focus-visible {
+    outline-offset: -4px;
+  }
+  @media (max-height: 740px) {
+    .cards,
+    h2 {
+      display: none;
+    }
+  }
+  @media (max-width: 900px) {
+    .boards {
+      display: grid;
+      grid-template-columns: repeat(4, 1fr);
+      gap: var(--s2);
+      margin: 4px 0 0;
+    }
+    li {
+      padding: 4px 8px;
+      border-left: 0;
+      border-bottom: 4px solid transparent;
+    }
+    h2,
+    .cards {
+      display: none;
+    }
+    .materials {
+      width: 260px;
+      margin-top: var(--s3);
+      align-self: flex-end;
+    }
+    li.thousands :global(svg),
+    li.hundreds :global(svg) {
+      max-width: 100%;
+    }
+  }
+</style>

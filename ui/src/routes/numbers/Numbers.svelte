@@ -1,0 +1,496 @@
+<script lang="ts">
+  // Choosing numbers by the swaps that they cause: a stage or knots tied by
+  // hand, the exact count, a hand of twelve, or a sum of one's own.
+  import { onMount } from 'svelte';
+  import { push } from 'svelte-spa-router';
+  import { api } from '../../lib/api';
+  import Bench from '../../lib/bench/Bench.svelte';
+  import { shortcuts } from '../../lib/keys';
+  import Next from '../../lib/parts/Next.svelte';
+  import Written from '../../lib/parts/Written.svelte';
+  import Wrong from '../../lib/parts/Wrong.svelte';
+  import Cord from '../../lib/pieces/Cord.svelte';
+  import type { State } from '../../lib/pieces/cord';
+  import Mark from '../../lib/pieces/Mark.svelte';
+  import { classPath, guarded, loadDesk, shared, troubleOf, view } from '../../lib/state.svelte';
+  import type { Choose, Chosen, Lesson, Sum, Trouble } from '../../lib/wire.gen';
+  import Picked from './Picked.svelte';
+  import States from './States.svelte';
+  import Strip from './Strip.svelte';
+
+  const desk = $derived(shared.desk!);
+  const HAND = 12;
+  const kept = `choice-${shared.desk!.class.id}`;
+
+  const start = (): Choose => ({
+    stage: shared.desk!.stages[1]!.id,
+    digits: [2, 2],
+    swap: {},
+    zeros: 'any',
+    count: HAND,
+    seed: '',
+  });
+  const stored = (): Choose => {
+    try {
+      return { ...start(), ...JSON.parse(sessionStorage.getItem(kept) ?? '{}') };
+    } catch {
+      return start();
+    }
+  };
+
+  let ask = $state<Choose>(stored());
+  let chosen = $state<Chosen>();
+  let picked = $state<Sum>();
+  let hand = $state('ones');
+  let typed = $state('');
+  let wrong = $state<Trouble>(); // beside the typed sum
+  let trouble = $state<Trouble>(); // of the choice
+  let opening = $state(false);
+  let asked = 0;
+
+  const ZEROS: [string, string][] = [
+    ['no', 'never'],
+    ['any', 'may'],
+    ['yes', 'must'],
+  ];
+  const material = $derived(desk.settings.material);
+
+  async function choose(next: Choose, keepPicked = false): Promise<void> {
+    ask = next;
+    const turn = ++asked;
+    try {
+      const got = await guarded(api<Chosen>('POST', classPath('/choose'), next));
+      if (turn !== asked) return;
+      chosen = got;
+      trouble = undefined;
+      ask = { ...got.choice, count: HAND, seed: '' };
+      sessionStorage.setItem(kept, JSON.stringify({ ...ask, seed: got.seed }));
+      if (!got.knots.some((k) => k.place === hand)) hand = 'ones';
+      if (!keepPicked) picked = got.problems[0];
+      shared.said = `${got.fits} problems fit`;
+    } catch (error) {
+      if (turn === asked) trouble = troubleOf(error);
+    }
+  }
+
+  /** Picks a stage; where it needs more places than the numbers have they are made longer. */
+  const stage = (id: string): void => {
+    const least = desk.stages.find((s) => s.id === id)?.least ?? 1;
+    const short = Math.max(...ask.digits) < least;
+    void choose({
+      ...ask,
+      stage: id,
+      swap: {},
+      digits: ask.digits.map((d) => (short ? least : d)),
+    });
+  };
+  const tie = (place: string, state: string): void => {
+    hand = place;
+    const swap = { ...ask.swap };
+    if (state === 'any') delete swap[place];
+    else swap[place] = state;
+    void choose({ ...ask, swap });
+  };
+  const digits = (number: number, n: number): void =>
+    void choose({ ...ask, digits: ask.digits.map((d, i) => (i === number ? n : d)) });
+  const redraw = (): void => void choose({ ...ask, seed: '' });
+
+  async function look(event: SubmitEvent): Promise<void> {
+    event.preventDefault();
+    try {
+      picked = await guarded(api<Sum>('POST', classPath('/look'), { text: typed }));
+      wrong = undefined;
+      shared.said = `${picked.text}: ${picked.stage.name}`;
+    } catch (error) {
+      wrong = troubleOf(error);
+    }
+  }
+
+  async function gather(): Promise<void> {
+    if (!picked?.laidOut || opening) return;
+    opening = true;
+    const id = crypto.randomUUID();
+    const drawn = chosen?.problems.some((p) => p.text === picked?.text);
+    const body = { id, problems: [picked.numbers], stage: drawn ? ask.stage : '', children: [] };
+    try {
+      await guarded(api<Lesson>('POST', classPath('/lessons'), body));
+      await loadDesk(desk.class.id);
+      await push(view(`gather/${id}`));
+    } catch (error) {
+      trouble = troubleOf(error);
+    } finally {
+      opening = false;
+    }
+  }
+
+  function move(step: number): void {
+    const list = chosen?.problems ?? [];
+    const at = list.findIndex((p) => p.text === picked?.text);
+    const next = list[(at + step + list.length) % list.length];
+    if (!next) return;
+    picked = next;
+    shared.said = `${next.text}, ${next.swaps}`;
+  }
+  function arrows(event: KeyboardEvent): void {
+    const step = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: 4, ArrowUp: -4 }[event.key];
+    if (step === undefined) return;
+    event.preventDefault();
+    move(step);
+    requestAnimationFrame(() =>
+      document.querySelector<HTMLElement>('[data-hand] [aria-checked="true"]')?.focus(),
+    );
+  }
+
+  onMount(() => choose(ask));
+</script>
+
+<svelte:window onkeydown={shortcuts({ space: gather, d: redraw })} />
+
+<Bench
+  title="Numbers"
+  keys={[
+    ['space', 'gather for the picked sum'],
+    ['d', 'draw twelve more'],
+    ['arrows', 'along the knots, or the hand'],
+  ]}
+  shelfSays={desk.stages.find((s) => s.id === ask.stage)?.name ?? 'by hand'}
+  bookSays={picked ? `${picked.text} picked` : ''}
+>
+  {#snippet shelf()}
+    <h1>Joining</h1>
+    <p class="small">two numbers, {material}</p>
+    <div class="stages" role="radiogroup" aria-label="Stage">
+      {#each desk.stages as s (s.id)}
+        <button
+          role="radio"
+          class="stage"
+          aria-checked={ask.stage === s.id}
+          onclick={() => stage(s.id)}
+        >
+          {s.name}
+          <Cord
+            places={['ones', 'tens', 'hundreds', 'thousands']}
+            states={s.knots as State[]}
+            made={[false, s.made, false, false]}
+            pitch={40}
+            s={0.56}
+            ground={ask.stage === s.id ? 'var(--leaf-tint)' : 'var(--paper-2)'}
+          />
+        </button>
+      {/each}
+      <button
+        role="radio"
+        class="stage"
+        aria-checked={ask.stage === ''}
+        onclick={() => choose({ ...ask, stage: '' })}
+      >
+        tied by hand
+      </button>
+    </div>
+    <form class="own" onsubmit={look} novalidate>
+      <label for="own">Numbers of your own</label>
+      <span>
+        <input
+          id="own"
+          class="kid"
+          class:wrong
+          inputmode="text"
+          autocomplete="off"
+          placeholder="47+25"
+          bind:value={typed}
+          aria-describedby={wrong ? 'own-wrong' : undefined}
+        />
+        <button>Look</button>
+      </span>
+      {#if wrong}<Wrong trouble={wrong} id="own-wrong" />{/if}
+    </form>
+  {/snippet}
+
+  {#snippet mat()}
+    <div class="numbers">
+      {#if chosen}
+        <div class="top">
+          <Strip
+            {chosen}
+            words={desk.words}
+            {hand}
+            onhand={(p) => (hand = p)}
+            ontie={tie}
+            ondigits={digits}
+          />
+          <div class="states">
+            <States {chosen} words={desk.words} {hand} ontie={tie} />
+          </div>
+        </div>
+        <div class="bar">
+          <h1>{chosen.problems.length === HAND ? 'Twelve of them' : 'All of them'}</h1>
+          <div class="zeros" role="radiogroup" aria-label="Zeros in the numbers">
+            <span>zeros</span>
+            {#each ZEROS as [value, name] (value)}
+              <button
+                role="radio"
+                aria-checked={ask.zeros === value}
+                onclick={() => choose({ ...ask, zeros: value })}>{name}</button
+              >
+            {/each}
+          </div>
+          <button class="draw" disabled={BigInt(chosen.fits) <= HAND} onclick={redraw}>
+            Draw twelve more
+          </button>
+        </div>
+        {#if trouble}<Wrong {trouble} />{/if}
+        {#if chosen.clash}
+          <div class="clash">
+            <p>{chosen.clash}</p>
+            {#each chosen.mends as mend (mend.text)}
+              <button onclick={() => choose({ ...mend.choice, count: HAND, seed: '' })}>
+                {mend.text}
+                <span class="kid">{BigInt(mend.fits).toLocaleString('en')} fit</span>
+              </button>
+            {/each}
+          </div>
+        {:else}
+          <div class="hand" role="radiogroup" aria-label="A hand of sums" data-hand>
+            {#each chosen.problems as p (p.text)}
+              {@const on = picked?.text === p.text}
+              <button
+                role="radio"
+                aria-checked={on}
+                tabindex={on || (!picked && p === chosen.problems[0]) ? 0 : -1}
+                aria-label="{p.text}, {p.swaps}"
+                onclick={() => (picked = p)}
+                onkeydown={arrows}
+              >
+                <Cord
+                  places={p.columns.map((c) => c.place)}
+                  states={p.columns.map((c) => (c.out ? 'yes' : 'no'))}
+                  hollow={p.columns.map((c) => c.out > 0 && c.stays === 0)}
+                  made={p.columns.map((c) => c.made)}
+                  pitch={32}
+                  s={0.68}
+                  ground={on ? 'var(--sheet)' : 'var(--paper)'}
+                />
+                <Written numbers={p.numbers} size={36} cell={32} />
+                <span class="pieces">
+                  {#each p.pieces as piece (piece.place)}
+                    <span style:color="var(--{piece.place}-ink)">
+                      <Mark place={piece.place} size={12} />{piece.count}
+                    </span>
+                  {/each}
+                </span>
+              </button>
+            {/each}
+          </div>
+        {/if}
+      {:else if trouble}
+        <Wrong {trouble} />
+        <button class="draw" onclick={() => choose(start())}>Begin again</button>
+      {/if}
+    </div>
+  {/snippet}
+
+  {#snippet book()}
+    <h1>In the book</h1>
+    {#if picked}
+      <Picked sum={picked} words={desk.words} {material} />
+      {#if picked.why}<p class="why">{picked.why}</p>{/if}
+    {:else}
+      <p class="small">The sum that you pick is written here, with what it asks of the shelf.</p>
+    {/if}
+  {/snippet}
+  {#snippet foot()}
+    <Next label="Gather" key="space" disabled={!picked?.laidOut || opening} onclick={gather} />
+  {/snippet}
+</Bench>
+
+<style>
+  .stages {
+    display: flex;
+    flex-direction: column;
+    margin: var(--s2) -16px 0 -20px;
+  }
+  .stage {
+    display: flex;
+    flex-direction: column;
+    justify-content: center;
+    min-height: 58px;
+    padding: 4px var(--s3) 4px 20px;
+    border-left: 4px solid transparent;
+    line-height: 20px;
+  }
+  .stage:last-child {
+    min-height: 44px;
+  }
+  .stage:hover {
+    background: var(--paper);
+  }
+  .stage[aria-checked='true'] {
+    border-color: var(--leaf);
+    background: var(--leaf-tint);
+    font-weight: 650;
+  }
+  .own {
+    margin-top: auto;
+    padding-top: var(--s3);
+  }
+  .own label {
+    display: block;
+    font-size: var(--t1);
+    font-weight: 600;
+    color: var(--ink-2);
+    margin-bottom: 4px;
+  }
+  .own span {
+    display: flex;
+    gap: 6px;
+  }
+  .own input {
+    width: 100%;
+    min-width: 0;
+    height: 44px;
+    padding: 0 10px;
+    border: 1.5px solid var(--edge);
+    border-radius: var(--r2);
+    background: var(--sheet);
+    font-size: 18px;
+  }
+  .own input.wrong {
+    border-color: var(--clay);
+  }
+  .own span button,
+  .draw,
+  .clash button {
+    min-height: 44px;
+    padding: 0 var(--s3);
+    border: 1.5px solid var(--leaf);
+    border-radius: var(--r2);
+    background: var(--paper);
+    color: var(--leaf);
+    font-weight: 600;
+    white-space: nowrap;
+  }
+  .own :global(.wrong[role]) {
+    margin-top: 6px;
+  }
+  .numbers {
+    display: flex;
+    flex-direction: column;
+    height: 100%;
+    padding: var(--s3) 20px var(--s2) 24px;
+  }
+  .top {
+    display: flex;
+    justify-content: space-between;
+    gap: var(--s3);
+  }
+  .states {
+    width: 196px;
+    flex: none;
+  }
+  .bar {
+    display: flex;
+    align-items: center;
+    gap: var(--s4);
+    margin: var(--s3) 0 6px;
+  }
+  .zeros {
+    display: flex;
+    align-items: center;
+    margin-left: auto;
+  }
+  .zeros span {
+    margin-right: var(--s2);
+    font-size: var(--t1);
+    color: var(--ink-2);
+  }
+  .zeros button {
+    min-height: 44px;
+    padding: 0 var(--s3);
+    border: 1.5px solid var(--edge);
+    border-left-width: 0;
+    background: var(--paper);
+  }
+  .zeros button:nth-of-type(1) {
+    border-left-width: 1.5px;
+    border-radius: var(--r2) 0 0 var(--r2);
+  }
+  .zeros button:nth-of-type(3) {
+    border-radius: 0 var(--r2) var(--r2) 0;
+  }
+  .zeros button[aria-checked='true'] {
+    background: var(--leaf-tint);
+    font-weight: 650;
+    box-shadow: inset 0 -3px 0 var(--leaf);
+  }
+  .draw:hover,
+  .clash button:hover,
+  .own span button:hover {
+    background: var(--leaf-tint);
+  }
+  .draw:disabled {
+    border-style: dashed;
+    border-color: var(--ink-2);
+    color: var(--ink-2);
+    background: none;
+  }
+  .hand {
+    flex: 1;
+    min-height: 0;
+    display: grid;
+    grid-template-columns: repeat(4, 1fr);
+    grid-template-rows: repeat(3, minmax(0, 1fr));
+    gap: 4px 8px;
+  }
+  .hand button {
+    display: flex;
+    flex-direction: column;
+    align-items: flex-end;
+    justify-content: center;
+    gap: 1px;
+    padding: 2px 10px 2px 2px;
+    border: 2.5px solid transparent;
+    border-radius: var(--r2);
+    overflow: hidden;
+  }
+  .hand button:hover {
+    border-color: var(--line);
+  }
+  .hand button[aria-checked='true'] {
+    border-color: var(--leaf);
+    background: var(--sheet);
+  }
+  .pieces {
+    display: flex;
+    gap: 8px;
+    font-size: var(--t1);
+    font-weight: 600;
+    line-height: 18px;
+  }
+  .pieces span {
+    display: flex;
+    align-items: center;
+    gap: 3px;
+  }
+  .clash {
+    display: flex;
+    flex-direction: column;
+    align-items: flex-start;
+    gap: var(--s3);
+    max-width: 520px;
+    padding-top: var(--s4);
+  }
+  .clash p {
+    font-size: var(--t3);
+    line-height: 28px;
+  }
+  .clash button span {
+    margin-left: var(--s3);
+    color: var(--ink);
+    font-weight: 400;
+  }
+  .why {
+    margin-top: var(--s3);
+    color: var(--clay-ink);
+    font-weight: 600;
+  }
+</style>

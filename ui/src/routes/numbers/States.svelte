@@ -1,0 +1,103 @@
+<script lang="ts">
+  // The exact count, and how many fit with the knot in hand tied each way.
+  import { knot as draw, type State } from '../../lib/pieces/cord';
+  import Strands from '../../lib/pieces/Strands.svelte';
+  import type { Chosen, Words } from '../../lib/wire.gen';
+
+  let {
+    chosen,
+    words,
+    hand,
+    ontie,
+  }: {
+    chosen: Chosen;
+    words: Words;
+    hand: string;
+    ontie: (place: string, state: string) => void;
+  } = $props();
+
+  const knot = $derived(chosen.knots.find((k) => k.place === hand) ?? chosen.knots[0]!);
+  const above = $derived(
+    chosen.knots[chosen.knots.indexOf(knot) + 1]?.place ??
+      words.places[words.places.findIndex((p) => p.id === knot.place) + 1]?.id ??
+      'ten-thousands',
+  );
+  const left = $derived(
+    ['ones', 'tens', 'hundreds', 'thousands'].includes(above) ? above : 'ten-thousands',
+  );
+  const grouped = (n: string): string => BigInt(n).toLocaleString('en');
+  const rows = $derived([
+    { state: 'no' as State, name: words.noSwap },
+    { state: 'yes' as State, name: words.aSwap },
+    { state: 'any' as State, name: 'either' },
+  ]);
+</script>
+
+<p class="fits kid" class:none={chosen.fits === '0'} data-fits={chosen.fits}>
+  {grouped(chosen.fits)}
+</p>
+<p class="label">{chosen.fits === '1' ? 'problem fits' : 'problems fit'}</p>
+<h2 id="knot-in-hand">{knot.name}</h2>
+<div role="radiogroup" aria-labelledby="knot-in-hand">
+  {#each rows as row (row.state)}
+    <button
+      role="radio"
+      aria-checked={knot.tied === row.state}
+      onclick={() => ontie(knot.place, row.state)}
+    >
+      <svg width="52" height="22" viewBox="-26 -11 52 22" aria-hidden="true">
+        <Strands
+          strokes={draw(0, 0, row.state, left, knot.place, 0.72)}
+          ground={knot.tied === row.state ? 'var(--leaf-tint)' : 'var(--paper)'}
+        />
+      </svg>
+      <span>{row.name}</span>
+      <span class="n kid" class:none={knot.counts[row.state] === '0'}>
+        {grouped(knot.counts[row.state] ?? '0')}
+      </span>
+    </button>
+  {/each}
+</div>
+
+<style>
+  .fits {
+    font-size: var(--t5);
+    font-weight: 700;
+    line-height: 48px;
+    letter-spacing: -0.02em;
+  }
+  .fits.none,
+  .n.none {
+    color: var(--clay-ink);
+  }
+  .label {
+    line-height: 20px;
+  }
+  h2 {
+    margin-top: 4px;
+  }
+  button {
+    display: grid;
+    grid-template-columns: 52px 1fr auto;
+    align-items: center;
+    gap: 6px;
+    width: 100%;
+    height: 46px;
+    padding: 0 8px 0 4px;
+    border: 1.5px solid transparent;
+    border-radius: var(--r2);
+    font-size: var(--t1);
+    font-weight: 600;
+  }
+  button:hover {
+    border-color: var(--line);
+  }
+  button[aria-checked='true'] {
+    border-color: var(--leaf);
+    background: var(--leaf-tint);
+  }
+  .n {
+    font-size: var(--t2);
+    font-weight: 400;
+  }
+</style>

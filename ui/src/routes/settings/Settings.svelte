@@ -1,0 +1,175 @@
+<script lang="ts">
+  // What the class has set: each side of a matter with a live example. A choice
+  // is kept at once.
+  import { onMount } from 'svelte';
+  import { push } from 'svelte-spa-router';
+  import { api } from '../../lib/api';
+  import Bench from '../../lib/bench/Bench.svelte';
+  import { shortcuts } from '../../lib/keys';
+  import Next from '../../lib/parts/Next.svelte';
+  import Wrong from '../../lib/parts/Wrong.svelte';
+  import {
+    classPath,
+    guarded,
+    loadDesk,
+    logOut,
+    openClass,
+    shared,
+    troubleOf,
+    view,
+  } from '../../lib/state.svelte';
+  import type { Choices, Desk, Settings, Trouble } from '../../lib/wire.gen';
+
+  const desk = $derived(shared.desk!);
+  const lead = $derived(desk.class.role === 'lead');
+  let choices = $state<Choices>();
+  let trouble = $state<Trouble>();
+
+  const now = (id: string): string => String(desk.settings[id as keyof Settings]);
+
+  async function load(): Promise<void> {
+    choices = await guarded(api<Choices>('GET', classPath('/choices')));
+  }
+  async function set(id: string, value: string): Promise<void> {
+    const next = { ...desk.settings, [id]: id === 'and' ? value === 'true' : value };
+    shared.saving = 'saving';
+    try {
+      shared.desk = await guarded(api<Desk>('PUT', classPath('/settings'), next));
+      trouble = undefined;
+      await load();
+    } catch (error) {
+      trouble = troubleOf(error);
+      await loadDesk(desk.class.id);
+    } finally {
+      shared.saving = 'saved';
+    }
+  }
+  const back = (): void => void push(view('today'));
+
+  onMount(load);
+</script>
+
+<svelte:window onkeydown={shortcuts({ space: back })} />
+
+<Bench title="Settings of the class" keys={[['space', 'back to Today']]}>
+  {#snippet shelf()}
+    <h1>{desk.class.name}</h1>
+    <p class="small">{shared.me?.name}, {desk.class.role}</p>
+    {#each shared.me?.classes.filter((c) => c.id !== desk.class.id) ?? [] as c (c.id)}
+      <button class="plain" onclick={() => openClass(c)}>Go to {c.name}</button>
+    {/each}
+    <button class="plain" onclick={logOut}>Log out</button>
+  {/snippet}
+  {#snippet mat()}
+    <div class="matters">
+      {#if trouble}<Wrong {trouble} />{/if}
+      {#each choices?.matters ?? [] as matter (matter.id)}
+        <fieldset disabled={!lead}>
+          <legend>{matter.name}</legend>
+          <div class="sides">
+            {#each matter.sides as side (side.value)}
+              <label class:on={now(matter.id) === side.value}>
+                <input
+                  type="radio"
+                  name={matter.id}
+                  value={side.value}
+                  checked={now(matter.id) === side.value}
+                  onchange={() => set(matter.id, side.value)}
+                />
+                <span>
+                  <b>{side.name}</b>
+                  <span class="kid example">{side.example}</span>
+                </span>
+              </label>
+            {/each}
+          </div>
+        </fieldset>
+      {/each}
+    </div>
+  {/snippet}
+  {#snippet book()}
+    <h1>In the class’s own words</h1>
+    <p class="note">
+      These words stand on every label and in every sentence of the class. The examples are said of
+      238 and 267.
+    </p>
+    {#if !lead}<p class="note">The lead of the class sets them.</p>{/if}
+  {/snippet}
+  {#snippet foot()}
+    <Next label="Back to Today" key="space" onclick={back} />
+  {/snippet}
+</Bench>
+
+<style>
+  .plain {
+    margin-top: var(--s3);
+    min-height: 44px;
+    padding: 0 var(--s4);
+    border: 1.5px solid var(--leaf);
+    border-radius: var(--r2);
+    color: var(--leaf);
+    font-weight: 600;
+  }
+  .plain:hover {
+    background: var(--leaf-tint);
+  }
+  .matters {
+    height: 100%;
+    padding: var(--s4) 28px;
+    overflow: auto;
+  }
+  fieldset {
+    border: 0;
+    margin-bottom: var(--s4);
+  }
+  legend {
+    font-size: var(--t3);
+    font-weight: 650;
+    margin-bottom: 6px;
+  }
+  .sides {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 6px 12px;
+  }
+  label {
+    display: flex;
+    gap: var(--s3);
+    align-items: flex-start;
+    min-height: 62px;
+    padding: 8px 12px;
+    border: 1.5px solid var(--line);
+    border-radius: var(--r2);
+    cursor: pointer;
+  }
+  label:hover {
+    border-color: var(--edge);
+  }
+  label.on {
+    border-color: var(--leaf);
+    background: var(--leaf-tint);
+  }
+  label:focus-within:has(:focus-visible) {
+    outline: 3px solid var(--leaf);
+    outline-offset: 2px;
+  }
+  input {
+    flex: none;
+    width: 20px;
+    height: 20px;
+    margin-top: 2px;
+    accent-color: var(--leaf);
+  }
+  b {
+    font-weight: 650;
+  }
+  .example {
+    display: block;
+    font-size: var(--t1);
+    line-height: 19px;
+    color: var(--ink-2);
+  }
+  .note {
+    margin-top: var(--s3);
+  }
+</style>
