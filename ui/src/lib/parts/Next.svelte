@@ -30,7 +30,7 @@
     gap: var(--s3);
     width: 100%;
     min-height: 64px;
-    padding: var(--s2) var(--s4) var(--s2) var(--s5);
+    padding: var(--s2) var(--s4);
     border-radius: var(--r2);
     background: var(--leaf);
     color: #fff;

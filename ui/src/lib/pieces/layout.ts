@@ -53,7 +53,7 @@ const LANE = 112;
 export function swapBox(place: PlaceId): { width: number; height: number } {
   switch (place) {
     case 'ones':
-      return { width: 9, height: 11 };
+      return { width: 5.4, height: 11 };
     case 'tens':
       return { width: 10.9 + 3 + 10, height: 11 };
     default:

@@ -41,8 +41,8 @@
       name: piece(p.place, p.count),
       place: p.place,
     })) ?? []),
-    { id: 'small', n: lesson?.needs.small.length ?? 0, name: 'small card sets', place: '' },
-    { id: 'large', n: 1, name: 'large card set', place: '' },
+    { id: 'small', n: lesson?.needs.small.length ?? 0, name: 'small sets', place: '' },
+    { id: 'large', n: 1, name: 'large set', place: '' },
     { id: 'trays', n: lesson?.needs.trays ?? 0, name: 'trays', place: '' },
   ]);
   const UNIT: Record<string, number> = { ones: 10, tens: 3.4, hundreds: 3.2, thousands: 2.1 };
@@ -89,7 +89,7 @@
   bookSays={link?.children.join(', ') || 'rehearsal'}
 >
   {#snippet shelf()}
-    <h1>Take from the shelf</h1>
+    <h1>From the shelf</h1>
     <p class="small">touch when it is on a tray</p>
     {#if lesson}
       <ul class="list">
@@ -345,7 +345,7 @@
     gap: 2px 1px;
   }
   .heap[data-place='hundreds'] :global(svg) {
-    margin-right: -18px;
+    margin-right: -9px;
   }
   .heap[data-place='thousands'] :global(svg) {
     margin-right: -8px;

@@ -160,8 +160,8 @@
             <svg width="22" height="16" viewBox="0 0 22 16" aria-hidden="true">
               <use href="#leaf" transform="translate(1 13) rotate(-10)" />
             </svg>
-            {turn}’s turn
-            {#if then}<span>then {then}</span>{/if}
+            <span><b>{turn}</b> has the turn</span>
+            {#if then}<span class="then">then {then}</span>{/if}
           </p>
         {/if}
         <p class="said kid" data-said>
@@ -192,8 +192,11 @@
             </svg>
             Back
           </button>
-          <Next label={next?.do ?? lesson.finish} key="space" onclick={forward} />
+          <Next label={next?.do ?? lesson.finish} onclick={forward} />
         </div>
+        {#if shared.shortcuts}
+          <p class="keys" aria-hidden="true"><kbd>backspace</kbd><kbd>space</kbd></p>
+        {/if}
       {/if}
     {/if}
   {/snippet}
@@ -223,10 +226,13 @@
     display: flex;
     align-items: center;
     gap: 6px;
+    white-space: nowrap;
+  }
+  .turn b {
     font-size: var(--t3);
     font-weight: 650;
   }
-  .turn span {
+  .turn .then {
     margin-left: auto;
     font-size: var(--t2);
     font-weight: 400;
@@ -261,7 +267,22 @@
     border-style: dashed;
     color: var(--ink-2);
   }
+  .keys {
+    display: flex;
+    justify-content: space-between;
+    margin-top: 6px;
+  }
+  kbd {
+    padding: 0 6px;
+    border: 1px solid var(--edge);
+    border-radius: 3px;
+    font: 400 var(--t1) / 20px var(--text);
+    color: var(--ink-2);
+  }
   @media (max-width: 900px) {
+    .keys {
+      display: none;
+    }
     .written {
       float: left;
       margin-right: 28px;

@@ -8,6 +8,7 @@
     layout,
     lie,
     MAT,
+    swapBox,
     swapNew,
     swapTen,
     type Counts,
@@ -136,7 +137,7 @@
     if (stopping) {
       return {
         n: 10,
-        x: plan.swapAt.x + plan.swapAt.width - 34,
+        x: plan.swapAt.x + swapLeft(step.place) + swapBox(step.place).width * unit + 14,
         y: plan.swapAt.y + plan.swapAt.height / 2 + 16,
       };
     }
@@ -273,7 +274,7 @@
         d="M0 {plan.joined.y + 60}H6Q14 {plan.joined.y + 60} 14 {plan.joined.y + 72}V{y -
           12}Q14 {y} 26 {y}H{x - 12}Q{x} {y} {x} {y - 10}"
       />
-      <use href="#leaf" transform="translate(14 {plan.joined.y + 170}) rotate(-70) scale(.8)" />
+      <use href="#leaf" transform="translate(14 {plan.joined.y + 170}) rotate(-52) scale(.8)" />
       <use href="#leaf" transform="translate({(x + 26) / 2} {y}) rotate(-8) scale(.8)" />
     {/if}
     {#if landing && upper}

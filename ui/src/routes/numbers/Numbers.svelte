@@ -212,6 +212,7 @@
         <div class="top">
           <Strip
             {chosen}
+            lengths={ask.digits}
             words={desk.words}
             {hand}
             onhand={(p) => (hand = p)}
@@ -384,7 +385,7 @@
     gap: var(--s3);
   }
   .states {
-    width: 196px;
+    width: 208px;
     flex: none;
   }
   .bar {

@@ -1,6 +1,6 @@
 <script lang="ts">
   // The exact count, and how many fit with the knot in hand tied each way.
-  import { knot as draw, type State } from '../../lib/pieces/cord';
+  import { knot as draw, reach, type State, type Stroke } from '../../lib/pieces/cord';
   import Strands from '../../lib/pieces/Strands.svelte';
   import type { Chosen, Words } from '../../lib/wire.gen';
 
@@ -26,6 +26,16 @@
     ['ones', 'tens', 'hundreds', 'thousands'].includes(above) ? above : 'ten-thousands',
   );
   const grouped = (n: string): string => BigInt(n).toLocaleString('en');
+  /** A knot with a little of both its cords. */
+  const withEnds = (state: State): Stroke[] => {
+    const r = reach(state, 0.72);
+    const end = (d: string, place: string): Stroke => ({ d, place, width: 3 });
+    return [
+      end(`M-22 0H${-r}`, left),
+      end(`M${r} 0H22`, knot.place),
+      ...draw(0, 0, state, left, knot.place, 0.72),
+    ];
+  };
   const rows = $derived([
     { state: 'no' as State, name: words.noSwap },
     { state: 'yes' as State, name: words.aSwap },
@@ -33,7 +43,12 @@
   ]);
 </script>
 
-<p class="fits kid" class:none={chosen.fits === '0'} data-fits={chosen.fits}>
+<p
+  class="fits kid"
+  class:long={chosen.fits.length > 6}
+  class:none={chosen.fits === '0'}
+  data-fits={chosen.fits}
+>
   {grouped(chosen.fits)}
 </p>
 <p class="label">{chosen.fits === '1' ? 'problem fits' : 'problems fit'}</p>
@@ -45,9 +60,9 @@
       aria-checked={knot.tied === row.state}
       onclick={() => ontie(knot.place, row.state)}
     >
-      <svg width="52" height="22" viewBox="-26 -11 52 22" aria-hidden="true">
+      <svg width="46" height="22" viewBox="-23 -11 46 22" aria-hidden="true">
         <Strands
-          strokes={draw(0, 0, row.state, left, knot.place, 0.72)}
+          strokes={withEnds(row.state)}
           ground={knot.tied === row.state ? 'var(--leaf-tint)' : 'var(--paper)'}
         />
       </svg>
@@ -66,6 +81,9 @@
     line-height: 48px;
     letter-spacing: -0.02em;
   }
+  .fits.long {
+    font-size: 32px;
+  }
   .fits.none,
   .n.none {
     color: var(--clay-ink);
@@ -78,9 +96,9 @@
   }
   button {
     display: grid;
-    grid-template-columns: 52px 1fr auto;
+    grid-template-columns: 46px 1fr auto;
     align-items: center;
-    gap: 6px;
+    gap: 4px;
     width: 100%;
     height: 46px;
     padding: 0 8px 0 4px;
@@ -97,7 +115,7 @@
     background: var(--leaf-tint);
   }
   .n {
-    font-size: var(--t2);
+    font-size: 15px;
     font-weight: 400;
   }
 </style>

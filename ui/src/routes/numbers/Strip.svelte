@@ -9,6 +9,7 @@
 
   let {
     chosen,
+    lengths,
     words,
     hand,
     onhand,
@@ -16,6 +17,7 @@
     ondigits,
   }: {
     chosen: Chosen;
+    lengths: number[]; // digits of each number, as asked for last
     words: Words;
     hand: string; // the place whose knot is in hand
     onhand: (place: string) => void;
@@ -23,8 +25,8 @@
     ondigits: (number: number, digits: number) => void;
   } = $props();
 
-  const PITCH = 104;
-  const GUTTER = 96;
+  const PITCH = 100;
+  const GUTTER = 92;
   const S = 1.5;
 
   const places = $derived(chosen.knots.map((k) => k.place)); // ones first
@@ -87,17 +89,17 @@
         {range(lane(place)?.sum)}
       </div>
     {/each}
-    {#each chosen.shape as shape, n (n)}
+    {#each lengths as now, n (n)}
       <div class="length" style:grid-row={n + 3}>
         <button
-          aria-label="Number {n + 1}: fewer digits, now {shape.now}"
-          disabled={shape.now <= 1}
-          onclick={() => ondigits(n, shape.now - 1)}>−</button
+          aria-label="Number {n + 1}: fewer digits, now {now}"
+          disabled={now <= 1}
+          onclick={() => ondigits(n, now - 1)}>−</button
         >
         <button
-          aria-label="Number {n + 1}: more digits, now {shape.now}"
-          disabled={shape.now >= shape.most}
-          onclick={() => ondigits(n, shape.now + 1)}>+</button
+          aria-label="Number {n + 1}: more digits, now {now}"
+          disabled={now >= (chosen.shape[n]?.most ?? 1)}
+          onclick={() => ondigits(n, now + 1)}>+</button
         >
       </div>
     {/each}
@@ -148,6 +150,7 @@
     gap: 6px;
     margin: 0 3px;
     border-radius: var(--r2);
+    font-size: 15px;
     font-weight: 700;
     white-space: nowrap;
   }
@@ -174,7 +177,7 @@
     gap: 4px;
   }
   .length button {
-    width: 42px;
+    width: 41px;
     height: 38px;
     margin-top: 1px;
     border: 1.5px solid var(--edge);

@@ -1,0 +1,290 @@
+// Package guide drives the running application in headless Chromium as a
+// teacher does: one small verb for each thing that a hand or an eye does.
+package guide
+
+import (
+	"context"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"os"
+	"strings"
+	"time"
+
+	"github.com/chromedp/chromedp"
+	"github.com/chromedp/chromedp/kb"
+)
+
+// patience is how long a verb waits for what it looks for.
+const patience = 10 * time.Second
+
+// Browser is a headless Chromium.
+type Browser struct{ ctx context.Context }
+
+// Start starts Chromium with its temporary files in dir; stop ends it. It
+// reaches nothing but 127.0.0.1.
+func Start(dir string) (b *Browser, stop func(), err error) {
+	opts := append(chromedp.DefaultExecAllocatorOptions[:],
+		chromedp.DisableGPU,
+		chromedp.Flag("disable-quic", true),
+		chromedp.Flag("disable-component-update", true),
+		chromedp.Flag("no-proxy-server", true),
+		chromedp.Flag("host-resolver-rules", "MAP * ~NOTFOUND , EXCLUDE 127.0.0.1"),
+		chromedp.Env("TMPDIR="+dir),
+	)
+	if os.Getuid() == 0 {
+		opts = append(opts, chromedp.NoSandbox)
+	}
+	alloc, stopAlloc := chromedp.NewExecAllocator(context.Background(), opts...)
+	ctx, stopCtx := chromedp.NewContext(alloc)
+	stop = func() {
+		stopCtx()
+		stopAlloc()
+	}
+	if err := chromedp.Do(ctx); err != nil {
+		stop()
+		return nil, nil, fmt.Errorf("starting Chromium (Debian: apt-get install chromium): %w", err)
+	}
+	return &Browser{ctx}, stop, nil
+}
+
+// Guide is somebody in front of one tab. The first thing that fails is kept;
+// whatever is asked afterwards does nothing.
+type Guide struct {
+	ctx  context.Context
+	done []string
+	err  error
+}
+
+// Sit opens a tab of the given size in px; leave closes it.
+func (b *Browser) Sit(width, height int64) (g *Guide, leave func()) {
+	ctx, stop := chromedp.NewContext(b.ctx)
+	g = &Guide{ctx: ctx}
+	g.do("sit down", chromedp.EmulateViewport(width, height))
+	return g, stop
+}
+
+// Err is the first thing that failed, with what was done before.
+func (g *Guide) Err() error { return g.err }
+
+func (g *Guide) fail(what string, err error) {
+	if g.err == nil && err != nil {
+		g.err = fmt.Errorf("%s: %w (after %s)", what, err, strings.Join(g.done[max(0, len(g.done)-5):], ", "))
+	}
+}
+
+func (g *Guide) do(what string, steps ...chromedp.Action[chromedp.Void]) {
+	if g.err != nil {
+		return
+	}
+	g.fail(what, chromedp.Do(g.ctx, steps...))
+	g.done = append(g.done, what)
+}
+
+// Turn changes the size of the tab, as when a tablet is turned.
+func (g *Guide) Turn(width, height int64) *Guide {
+	g.do("turn", chromedp.EmulateViewport(width, height))
+	return g
+}
+
+// Open goes to an address.
+func (g *Guide) Open(url string) *Guide {
+	g.do("open "+url, chromedp.Navigate(url))
+	return g
+}
+
+// Reload loads the page again.
+func (g *Guide) Reload() *Guide {
+	g.do("reload", chromedp.Reload())
+	return g
+}
+
+// ask evaluates an expression until it is truthy.
+func (g *Guide) until(what, expression string) {
+	if g.err != nil {
+		return
+	}
+	deadline := time.Now().Add(patience)
+	for {
+		yes, err := chromedp.Run(g.ctx, chromedp.Evaluate[bool]("!!("+expression+")"))
+		if err == nil && yes {
+			g.done = append(g.done, what)
+			return
+		}
+		if time.Now().After(deadline) {
+			g.fail(what, errors.Join(errors.New("it did not come; the page says: "+g.text()), err))
+			return
+		}
+		time.Sleep(25 * time.Millisecond)
+	}
+}
+
+func (g *Guide) text() string {
+	text, _ := chromedp.Run(g.ctx, chromedp.Evaluate[string]("document.body.innerText.replace(/\\s+/g, ' ').slice(0, 700)"))
+	return text
+}
+
+func quoted(text string) string {
+	out, _ := json.Marshal(text)
+	return string(out)
+}
+
+// named finds a control that can be seen by the beginning of its accessible
+// name, exact names first.
+const named = `((name) => {
+  const seen = (e) => e.checkVisibility() && e.getBoundingClientRect().width > 0;
+  const label = (e) => (e.getAttribute('aria-label') ?? e.innerText ?? '').replace(/\s+/g, ' ').trim();
+  const all = [...document.querySelectorAll('button, a, [role=radio], [role=tab], label, summary')].filter(seen);
+  return all.find((e) => label(e) === name) ?? all.find((e) => label(e).startsWith(name));
+})`
+
+// Press touches the control with this name in its middle; it must be able to
+// act, and nothing may lie over it.
+func (g *Guide) Press(name string) *Guide {
+	g.until("press "+name, fmt.Sprintf("(() => { const e = %s(%s); return e && !e.disabled })()", named, quoted(name)))
+	if g.err != nil {
+		return g
+	}
+	at, err := chromedp.Run(g.ctx, chromedp.Evaluate[[]float64](fmt.Sprintf(`(() => {
+		const e = %s(%s);
+		e.scrollIntoView({ block: 'nearest' });
+		const r = e.getBoundingClientRect(), x = r.x + r.width / 2, y = r.y + r.height / 2;
+		const hit = document.elementFromPoint(x, y);
+		return e === hit || e.contains(hit) ? [x, y] : [];
+	})()`, named, quoted(name))))
+	if err != nil || len(at) != 2 {
+		g.fail("press "+name, errors.Join(errors.New("something lies over it"), err))
+		return g
+	}
+	g.do("press "+name, chromedp.MouseClickXY(at[0], at[1]))
+	return g
+}
+
+// Write types into the field with this label, instead of what is there.
+func (g *Guide) Write(label, text string) *Guide {
+	field := fmt.Sprintf(`[...document.querySelectorAll('label')].find((l) => l.innerText.trim() === %s)?.control`, quoted(label))
+	g.until("write in "+label, field)
+	g.until("write in "+label, fmt.Sprintf("(() => { const f = %s; f.focus(); f.select(); return true })()", field))
+	g.do("write "+label, chromedp.KeyEvent(text))
+	return g
+}
+
+// Key presses keys with nothing else in between: text, or names such as
+// kb.Enter.
+func (g *Guide) Key(keys ...string) *Guide {
+	for _, k := range keys {
+		g.do(fmt.Sprintf("key %q", k), chromedp.KeyEvent(k))
+	}
+	return g
+}
+
+// TabTo presses the tab key until the control with this name has the focus.
+func (g *Guide) TabTo(name string) *Guide {
+	for range 90 {
+		if g.err != nil {
+			return g
+		}
+		at, err := chromedp.Run(g.ctx, chromedp.Evaluate[bool](fmt.Sprintf(`(() => {
+			const e = document.activeElement;
+			const name = (e?.getAttribute('aria-label') ?? e?.labels?.[0]?.innerText ?? e?.innerText ?? '').replace(/\s+/g, ' ').trim();
+			return e !== document.body && name.startsWith(%s);
+		})()`, quoted(name))))
+		if err != nil {
+			g.fail("tab to "+name, err)
+			return g
+		}
+		if at {
+			g.done = append(g.done, "tab to "+name)
+			return g
+		}
+		g.do("tab", chromedp.KeyEvent(kb.Tab))
+	}
+	g.fail("tab to "+name, errors.New("the keys do not reach it; the page says: "+g.text()))
+	return g
+}
+
+// LetGo takes the focus from every control.
+func (g *Guide) LetGo() *Guide {
+	g.do("let go", chromedp.Evaluate[chromedp.Void]("document.activeElement?.blur()"))
+	return g
+}
+
+// See waits until the words can be read on the page.
+func (g *Guide) See(words string) *Guide {
+	g.until("see "+words, fmt.Sprintf("document.body.innerText.replace(/\\s+/g, ' ').includes(%s)", quoted(words)))
+	return g
+}
+
+// Holds waits until a JavaScript expression about the page is true.
+func (g *Guide) Holds(what, expression string) *Guide {
+	g.until(what, expression)
+	return g
+}
+
+// Read returns the value of an expression about the page; the zero value once
+// something failed.
+func Read[T any](g *Guide, expression string) T {
+	var none T
+	if g.err != nil {
+		return none
+	}
+	got, err := chromedp.Run(g.ctx, chromedp.Evaluate[T](expression))
+	g.fail("read "+expression, err)
+	return got
+}
+
+// LogIn logs in at an address.
+func (g *Guide) LogIn(url, email, password string) *Guide {
+	return g.Open(url).Write("Email", email).Write("Password", password).Press("Open the room").See("Today")
+}
+
+// Settle waits until what moves has come to rest and all is saved.
+func (g *Guide) Settle() *Guide {
+	g.Holds("fonts", "document.fonts.status === 'loaded'")
+	g.Holds("saved", "document.querySelector('.saved')?.innerText !== 'Saving'")
+	g.Holds("rest", "document.getAnimations().every((a) => a.playState !== 'running')")
+	return g
+}
+
+// Picture writes a PNG of what is seen.
+func (g *Guide) Picture(path string) *Guide {
+	g.Settle()
+	if g.err != nil {
+		return g
+	}
+	png, err := chromedp.Run(g.ctx, chromedp.CaptureScreenshot())
+	if err == nil {
+		err = os.WriteFile(path, png, 0o644)
+	}
+	g.fail("picture", err)
+	return g
+}
+
+// Violation is something that axe-core finds.
+type Violation struct {
+	ID     string   `json:"id"`
+	Impact string   `json:"impact"`
+	Help   string   `json:"help"`
+	Where  []string `json:"where"`
+}
+
+// Axe runs axe-core, given as its source, and returns what is serious or
+// critical.
+func (g *Guide) Axe(source string) []Violation {
+	g.Settle()
+	if g.err != nil {
+		return nil
+	}
+	if err := chromedp.Do(g.ctx, chromedp.Evaluate[chromedp.Void](source+";0")); err != nil {
+		g.fail("load axe", err)
+		return nil
+	}
+	g.do("axe", chromedp.Evaluate[chromedp.Void](`window.__axe = undefined; axe.run(document).then((r) => {
+		window.__axe = JSON.stringify(r.violations.filter((v) => v.impact === 'serious' || v.impact === 'critical')
+			.map((v) => ({ id: v.id, impact: v.impact, help: v.help, where: v.nodes.map((n) => n.html.slice(0, 160)) })));
+	}, (e) => { window.__axe = JSON.stringify([{ id: 'failed', impact: 'critical', help: String(e), where: [] }]) }); 0`))
+	g.until("axe", "window.__axe !== undefined")
+	var found []Violation
+	g.fail("axe", json.Unmarshal([]byte(Read[string](g, "window.__axe")), &found))
+	return found
+}

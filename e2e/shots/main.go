@@ -1,0 +1,59 @@
+// Command shots takes the pictures in docs/screenshots from a running demo:
+// make screenshots.
+package main
+
+import (
+	"fmt"
+	"os"
+	"path/filepath"
+
+	"vineswap/demo"
+	"vineswap/e2e/guide"
+)
+
+func main() {
+	if len(os.Args) != 3 {
+		fmt.Fprintln(os.Stderr, "usage: shots ADDRESS FOLDER")
+		os.Exit(2)
+	}
+	if err := shots(os.Args[1], os.Args[2]); err != nil {
+		fmt.Fprintln(os.Stderr, "shots:", err)
+		os.Exit(1)
+	}
+}
+
+func shots(address, folder string) error {
+	tmp, err := os.MkdirTemp("", "shots")
+	if err != nil {
+		return err
+	}
+	defer os.RemoveAll(tmp)
+	browser, stop, err := guide.Start(tmp)
+	if err != nil {
+		return err
+	}
+	defer stop()
+	g, leave := browser.Sit(1280, 800)
+	defer leave()
+	to := func(name string) string { return filepath.Join(folder, name+".png") }
+
+	g.Open(address).See("Open the room").Picture(to("login"))
+	g.LogIn(address, demo.Logins()[0].Email, demo.Password).See("Start a lesson").Picture(to("today-first"))
+	g.Press("Start a lesson").See("Twelve of them").Press("several swaps")
+	for _, number := range []string{"Number 1: more digits", "Number 2: more digits"} {
+		g.Press(number)
+	}
+	g.Holds("four places", "document.getElementById('knot-thousands')").Press("tens to hundreds").Picture(to("numbers"))
+	g.Write("Numbers of your own", "2468+1375").Press("Look").See("2468+1375").See("Fullest moment").Press("Gather").See("Who comes to the mat?")
+	g.Press("Wren A.").See("1Wren A.").Press("Teo B.").See("2Teo B.").Press("Mina S.").See("3Mina S.").Press("done").Picture(to("gather"))
+	g.Press("Lay out").See("Two trays").LetGo()
+	g.Key(" ", " ", " ", " ").See("Laid together they read 1375").Picture(to("mat-trays"))
+	g.Key(" ", " ", " ").See("Ten ones. Stop.").Picture(to("mat-swap"))
+	g.Turn(768, 1024).Picture(to("mat-portrait")).Turn(1280, 800)
+	g.Key(" ", " ", " ", " ").See("Ten tens. Stop.").Press("blocks").LetGo().Picture(to("mat-blocks"))
+	g.Key(" ", " ", " ", " ", " ", " ", " ").See("slide together").Picture(to("mat-read"))
+	g.Press("Today").See("in your hand").Picture(to("today"))
+	g.Turn(768, 1024).Picture(to("today-portrait")).Turn(1280, 800)
+	g.Press("Orchard room").See("In the class’s own words").Picture(to("settings"))
+	return g.Err()
+}
