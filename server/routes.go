@@ -107,7 +107,7 @@ func (s *Server) inClass(r Route) fiber.Handler {
 			return missing(err)
 		}
 		if !c.role.May(r.Least) {
-			return refuse(fiber.StatusForbidden, "A "+string(c.role)+" of this class cannot do this", "Ask the lead of the class.")
+			return refuse(fiber.StatusForbidden, "As "+string(c.role)+" of this class you cannot do this", "Ask the lead of the class.")
 		}
 		if c.class, err = s.store.Class(c.Context(), id); err != nil {
 			return missing(err)

@@ -1,0 +1,636 @@
+package server_test
+
+import (
+	"bytes"
+	"context"
+	"encoding/json"
+	"fmt"
+	"io"
+	"net"
+	"net/http"
+	"net/http/cookiejar"
+	"os"
+	"strings"
+	"testing"
+	"testing/fstest"
+	"time"
+
+	"github.com/google/uuid"
+
+	"vineswap/core/setting"
+	"vineswap/pgtest"
+	"vineswap/server"
+	"vineswap/store"
+	"vineswap/wire"
+)
+
+func TestMain(m *testing.M) { os.Exit(pgtest.Main(m)) }
+
+const password = "plums-and-honey"
+
+// hash is worked once for all accounts of the tests.
+var hash = func() string {
+	h, err := server.HashPassword(password)
+	if err != nil {
+		panic(err)
+	}
+	return h
+}()
+
+// house is a running server with an orchard class, in which there is somebody
+// of each role, and a bee class with a lead of its own.
+type house struct {
+	*testing.T
+	store         *store.Store
+	db            string
+	url           string
+	orchard, bees uuid.UUID
+	wren, mina    uuid.UUID
+}
+
+var screens = fstest.MapFS{
+	"index.html":           {Data: []byte("<!doctype html><title>Vine Swap</title>")},
+	"assets/index-abc1.js": {Data: []byte("console.log(1)")},
+}
+
+func newHouse(t *testing.T) house {
+	t.Helper()
+	db := pgtest.URL(t)
+	h := house{T: t, db: db, store: pgtest.Open(t, db), orchard: uuid.New(), bees: uuid.New(), wren: uuid.New(), mina: uuid.New()}
+	ctx := context.Background()
+	check := func(err error) {
+		t.Helper()
+		if err != nil {
+			t.Fatal(err)
+		}
+	}
+	check(h.store.AddClass(ctx, store.Class{ID: h.orchard, Name: "Orchard room", Zone: "Pacific/Auckland", Settings: setting.Default()}))
+	check(h.store.AddClass(ctx, store.Class{ID: h.bees, Name: "Bee room", Zone: "Europe/Vienna", Settings: setting.Default()}))
+	check(h.store.AddLearner(ctx, h.orchard, store.Learner{ID: h.wren, Name: "Wren A."}, time.Now()))
+	check(h.store.AddLearner(ctx, h.bees, store.Learner{ID: h.mina, Name: "Mina S."}, time.Now()))
+	for name, in := range map[string]struct {
+		class uuid.UUID
+		role  store.Role
+	}{"lead": {h.orchard, store.Lead}, "assistant": {h.orchard, store.Assistant}, "viewer": {h.orchard, store.Viewer}, "stranger": {h.bees, store.Lead}} {
+		a := store.Account{ID: uuid.New(), Email: name + "@school.test", Name: name, Password: hash}
+		check(h.store.AddAccount(ctx, a))
+		check(h.store.Join(ctx, a.ID, in.class, in.role))
+	}
+	h.url = h.serve(server.Options{Store: h.store, Screens: screens, Now: func() time.Time { return time.Date(2026, 11, 25, 11, 30, 0, 0, time.UTC) }})
+	return h
+}
+
+func (h house) serve(o server.Options) string {
+	h.Helper()
+	srv, err := server.New(o)
+	if err != nil {
+		h.Fatal(err)
+	}
+	l, err := net.Listen("tcp", "127.0.0.1:0")
+	if err != nil {
+		h.Fatal(err)
+	}
+	ctx, stop := context.WithCancel(context.Background())
+	ended := make(chan error, 1)
+	go func() { ended <- srv.Serve(ctx, l) }()
+	h.Cleanup(func() {
+		stop()
+		if err := <-ended; err != nil {
+			h.Errorf("serving ended with %v", err)
+		}
+	})
+	return "http://" + l.Addr().String()
+}
+
+// person is a browser's part of the wire: cookies, and the token in a header.
+type person struct {
+	house
+	client *http.Client
+}
+
+func (h house) nobody() person {
+	jar, err := cookiejar.New(nil)
+	if err != nil {
+		h.Fatal(err)
+	}
+	return person{h, &http.Client{Jar: jar, Timeout: 20 * time.Second}}
+}
+
+func (h house) person(name string) person {
+	h.Helper()
+	p := h.nobody()
+	p.send("GET", "/api/me", nil)
+	if got := p.send("POST", "/api/login", wire.Login{Email: name + "@school.test", Password: password}); got.status != 200 {
+		h.Fatalf("%s cannot log in: %d %s", name, got.status, got.body)
+	}
+	return p
+}
+
+type reply struct {
+	status int
+	header http.Header
+	body   []byte
+}
+
+// into decodes the body.
+func (r reply) into(t *testing.T, v any) {
+	t.Helper()
+	if err := json.Unmarshal(r.body, v); err != nil {
+		t.Fatalf("%s: %v", r.body, err)
+	}
+}
+
+func (r reply) trouble(t *testing.T) wire.Trouble {
+	t.Helper()
+	var tr wire.Trouble
+	r.into(t, &tr)
+	if kind := r.header.Get("Content-Type"); kind != "application/problem+json" || tr.Status != r.status || tr.Title == "" || tr.Remedy == "" {
+		t.Errorf("%s is no whole problem document: %s", kind, r.body)
+	}
+	return tr
+}
+
+func (p person) token() string {
+	req, _ := http.NewRequest("GET", p.url+"/api/me", nil)
+	for _, c := range p.client.Jar.Cookies(req.URL) {
+		if c.Name == "vineswap_token" {
+			return c.Value
+		}
+	}
+	return ""
+}
+
+func (p person) send(method, path string, body any) reply {
+	p.Helper()
+	var data []byte
+	switch b := body.(type) {
+	case nil:
+	case string:
+		data = []byte(b)
+	default:
+		var err error
+		if data, err = json.Marshal(b); err != nil {
+			p.Fatal(err)
+		}
+	}
+	req, err := http.NewRequest(method, p.url+path, bytes.NewReader(data))
+	if err != nil {
+		p.Fatal(err)
+	}
+	req.Header.Set("Content-Type", "application/json")
+	req.Header.Set("X-Csrf-Token", p.token())
+	return p.round(req)
+}
+
+func (p person) round(req *http.Request) reply {
+	p.Helper()
+	res, err := p.client.Do(req)
+	if err != nil {
+		p.Fatal(err)
+	}
+	defer res.Body.Close()
+	out, err := io.ReadAll(res.Body)
+	if err != nil {
+		p.Fatal(err)
+	}
+	return reply{res.StatusCode, res.Header, out}
+}
+
+func (p person) class(path string) string { return "/api/classes/" + p.orchard.String() + path }
+
+// bodies are requests that are right for every route.
+func (p person) bodies(lesson string) map[string]any {
+	return map[string]any{
+		"PUT /settings":            wire.Settings{Revision: 1, Swap: "trade", Places: "ones", Material: "beads"},
+		"POST /choose":             wire.Choose{Digits: []int{2, 2}, Count: 2},
+		"POST /look":               wire.Typed{Text: "47+25"},
+		"POST /lessons":            wire.NewLesson{ID: uuid.NewString(), Problems: [][]int{{47, 25}}},
+		"PATCH /lessons/" + lesson: wire.LessonChange{Revision: 1, Stand: "mat"},
+	}
+}
+
+// Every role against every route, nobody and a stranger among them: a stranger
+// cannot tell another's class from one that does not exist.
+func TestEveryRoleAgainstEveryRoute(t *testing.T) {
+	h := newHouse(t)
+	id := uuid.NewString()
+	if got := h.person("lead").send("POST", h.person("lead").class("/lessons"), wire.NewLesson{ID: id, Problems: [][]int{{1458, 2367}}}); got.status != 200 {
+		t.Fatalf("no lesson: %s", got.body)
+	}
+	who := map[string]store.Role{"lead": store.Lead, "assistant": store.Assistant, "viewer": store.Viewer, "stranger": "", "": ""}
+	asked := 0
+	for name, role := range who {
+		p := h.nobody()
+		p.send("GET", "/api/me", nil)
+		if name != "" {
+			p = h.person(name)
+		}
+		for _, route := range server.Routes() {
+			path := strings.Replace(route.Path, ":lesson", id, 1)
+			want := 200
+			switch {
+			case name == "":
+				want = 401
+			case role == "":
+				want = 404
+			case !role.May(route.Least):
+				want = 403
+			}
+			got := p.send(route.Method, p.class(path), p.bodies(id)[route.Method+" "+path])
+			// Whoever comes later changes what is changed already.
+			if got.status != want && !(want == 200 && got.status == 409) {
+				t.Errorf("%q %s %s: %d, want %d: %s", name, route.Method, route.Path, got.status, want, got.body)
+			}
+			if got.status >= 400 {
+				got.trouble(t)
+			}
+			asked++
+		}
+	}
+	if asked != 5*len(server.Routes()) {
+		t.Errorf("%d of the combinations were asked", asked)
+	}
+}
+
+func TestAnothersRecordIsNotFound(t *testing.T) {
+	h := newHouse(t)
+	lead, stranger := h.person("lead"), h.person("stranger")
+	id := uuid.NewString()
+	lead.send("POST", lead.class("/lessons"), wire.NewLesson{ID: id, Problems: [][]int{{47, 25}}})
+	foreign := "/api/classes/" + h.bees.String()
+	for _, path := range []string{
+		lead.class(""), lead.class("/lessons/" + id), "/api/classes/" + uuid.NewString(), "/api/classes/nonsense",
+		foreign + "/lessons/" + id, foreign + "/lessons/nonsense", "/api/nowhere",
+	} {
+		if got := stranger.send("GET", path, nil); got.status != 404 {
+			t.Errorf("%s: %d", path, got.status)
+		} else {
+			got.trouble(t)
+		}
+	}
+	if got := lead.send("POST", lead.class("/lessons"), wire.NewLesson{ID: uuid.NewString(), Problems: [][]int{{47, 25}}, Children: []string{h.mina.String()}}); got.status != 422 || got.trouble(t).Field != "children" {
+		t.Errorf("a child of another class: %d %s", got.status, got.body)
+	}
+	if got := stranger.send("POST", foreign+"/lessons", wire.NewLesson{ID: id, Problems: [][]int{{1, 2}}}); got.status != 409 {
+		t.Errorf("another class's lesson id: %d", got.status)
+	}
+}
+
+func TestLoginLogout(t *testing.T) {
+	h := newHouse(t)
+	p := h.nobody()
+	if got := p.send("GET", "/api/me", nil); got.status != 401 {
+		t.Errorf("nobody is %d", got.status)
+	}
+	for name, l := range map[string]wire.Login{
+		"wrong password": {Email: "lead@school.test", Password: "plums"},
+		"no account":     {Email: "nobody@school.test", Password: password},
+	} {
+		got := p.send("POST", "/api/login", l)
+		if got.status != 401 || got.trouble(t).Field != "password" {
+			t.Errorf("%s: %d %s", name, got.status, got.body)
+		}
+	}
+	if got := p.send("POST", "/api/login", wire.Login{Email: "lead@school.test"}); got.status != 422 || got.trouble(t).Field != "password" {
+		t.Errorf("no password: %d %s", got.status, got.body)
+	}
+	lead := h.person("lead")
+	var me wire.Me
+	lead.send("GET", "/api/me", nil).into(t, &me)
+	if me.Name != "lead" || len(me.Classes) != 1 || me.Classes[0].Role != "lead" {
+		t.Errorf("logged in as %+v", me)
+	}
+	req, _ := http.NewRequest("GET", h.url, nil)
+	cookies := lead.client.Jar.Cookies(req.URL)
+	if got := lead.send("POST", "/api/logout", nil); got.status != 204 {
+		t.Errorf("logging out: %d %s", got.status, got.body)
+	}
+	if got := lead.send("GET", "/api/me", nil); got.status != 401 {
+		t.Errorf("logged out and still %d", got.status)
+	}
+	lead.client.Jar.SetCookies(req.URL, cookies) // the session is gone, not only its cookie
+	if got := lead.send("GET", "/api/me", nil); got.status != 401 {
+		t.Errorf("an old cookie is %d", got.status)
+	}
+}
+
+func TestExpiredSession(t *testing.T) {
+	h := newHouse(t)
+	lead := h.person("lead")
+	pgtest.Exec(t, h.db, `update session set expires_at = now() - interval '1 second'`)
+	got := lead.send("GET", lead.class(""), nil)
+	if got.status != 401 || !strings.Contains(got.trouble(t).Remedy, "Log in again") {
+		t.Errorf("an expired session: %d %s", got.status, got.body)
+	}
+}
+
+func TestCookies(t *testing.T) {
+	h := newHouse(t)
+	secure := house{T: h.T, store: h.store, url: h.serve(server.Options{Store: h.store, Screens: screens, Secure: true})}
+	for name, in := range map[string]struct {
+		house
+		secure bool
+	}{"plain on loopback": {h, false}, "elsewhere": {secure, true}} {
+		p := in.nobody()
+		req, _ := http.NewRequest("GET", in.url+"/api/me", nil)
+		first := p.round(req)
+		token := (&http.Response{Header: first.header}).Cookies()[0]
+		login, _ := http.NewRequest("POST", in.url+"/api/login", strings.NewReader(`{"email":"lead@school.test","password":"`+password+`"}`))
+		login.Header.Set("X-Csrf-Token", token.Value)
+		login.AddCookie(token)
+		got := p.round(login)
+		var session *http.Cookie
+		for _, c := range (&http.Response{Header: got.header}).Cookies() {
+			if c.Name == "vineswap_session" {
+				session = c
+			}
+		}
+		if session == nil || !session.HttpOnly || session.Secure != in.secure || token.Secure != in.secure || session.SameSite != http.SameSiteLaxMode {
+			t.Errorf("%s: session %v, token %v, status %d", name, session, token, got.status)
+		}
+	}
+}
+
+func TestForgedRequests(t *testing.T) {
+	h := newHouse(t)
+	lead := h.person("lead")
+	for name, spoil := range map[string]func(*http.Request){
+		"no token":      func(r *http.Request) {},
+		"another token": func(r *http.Request) { r.Header.Set("X-Csrf-Token", "x") },
+		"another origin": func(r *http.Request) {
+			r.Header.Set("X-Csrf-Token", lead.token())
+			r.Header.Set("Origin", "http://elsewhere.test")
+		},
+	} {
+		req, _ := http.NewRequest("POST", h.url+lead.class("/lessons"), strings.NewReader(`{}`))
+		spoil(req)
+		if got := lead.round(req); got.status != 403 || got.trouble(t).Field != "token" {
+			t.Errorf("%s: %d %s", name, got.status, got.body)
+		}
+	}
+}
+
+func TestLoginIsLimited(t *testing.T) {
+	h := newHouse(t)
+	p := h.nobody()
+	p.send("GET", "/api/me", nil)
+	last := 0
+	for range 9 {
+		last = p.send("POST", "/api/login", wire.Login{Email: "Lead@school.test", Password: "guess-guess"}).status
+	}
+	if last != 429 {
+		t.Errorf("the ninth try was answered %d", last)
+	}
+	if got := p.send("POST", "/api/login", wire.Login{Email: "lead@school.test", Password: password}); got.status != 429 {
+		t.Errorf("and with the right password %d", got.status)
+	}
+	h.person("viewer") // another account is not held up
+}
+
+func TestHeaders(t *testing.T) {
+	h := newHouse(t)
+	p := h.nobody()
+	for _, path := range []string{"/", "/assets/index-abc1.js", "/assets/gone.js", "/api/health"} {
+		got := p.send("GET", path, nil)
+		for name, want := range map[string]string{"Content-Security-Policy": "default-src 'none'", "X-Content-Type-Options": "nosniff", "X-Frame-Options": "DENY", "Referrer-Policy": "same-origin"} {
+			if !strings.Contains(got.header.Get(name), want) {
+				t.Errorf("%s: %s is %q", path, name, got.header.Get(name))
+			}
+		}
+		if csp := got.header.Get("Content-Security-Policy"); strings.Contains(csp, "unsafe") || strings.Contains(csp, "http") {
+			t.Errorf("%s lets in %s", path, csp)
+		}
+	}
+}
+
+func TestScreens(t *testing.T) {
+	h := newHouse(t)
+	p := h.nobody()
+	index := p.send("GET", "/", nil)
+	if index.status != 200 || index.header.Get("Cache-Control") != "no-cache" || !strings.Contains(string(index.body), "Vine Swap") {
+		t.Errorf("the page: %d %v %s", index.status, index.header, index.body)
+	}
+	asset := p.send("GET", "/assets/index-abc1.js", nil)
+	if asset.status != 200 || !strings.Contains(asset.header.Get("Cache-Control"), "immutable") || !strings.HasPrefix(asset.header.Get("Content-Type"), "text/javascript") {
+		t.Errorf("an asset: %d %v", asset.status, asset.header)
+	}
+	again, _ := http.NewRequest("GET", h.url+"/assets/index-abc1.js", nil)
+	again.Header.Set("If-None-Match", asset.header.Get("ETag"))
+	if got := p.round(again); got.status != 304 {
+		t.Errorf("unchanged: %d", got.status)
+	}
+	for _, path := range []string{"/assets/gone.js", "/numbers", "/../go.mod"} {
+		if got := p.send("GET", path, nil); got.status != 404 {
+			t.Errorf("%s: %d", path, got.status)
+		}
+	}
+	unbuilt := house{T: t, store: h.store, url: h.serve(server.Options{Store: h.store, Screens: fstest.MapFS{}})}
+	if got := unbuilt.nobody().send("GET", "/", nil); got.status != 503 || !strings.Contains(string(got.body), "make build") {
+		t.Errorf("before the first build: %d %s", got.status, got.body)
+	}
+}
+
+func TestBadInput(t *testing.T) {
+	h := newHouse(t)
+	lead := h.person("lead")
+	choose := func(more string) string { return `{"digits":[2,2],"count":3` + more + `}` }
+	for _, c := range []struct {
+		name, method, path, body string
+		status                   int
+		field                    string
+	}{
+		{"broken JSON", "POST", "/choose", `{"digits":`, 400, ""},
+		{"words for digits", "POST", "/choose", `{"digits":["two"]}`, 400, "digits"},
+		{"no digits", "POST", "/choose", `{"count":2}`, 422, "digits"},
+		{"one number", "POST", "/choose", `{"digits":[2]}`, 422, "digits"},
+		{"nine digits", "POST", "/choose", `{"digits":[9,2]}`, 422, "digits"},
+		{"too many", "POST", "/choose", `{"digits":[2,2],"count":5000}`, 422, "count"},
+		{"a stage that does not exist", "POST", "/choose", choose(`,"stage":"joining/sideways"`), 422, "stage"},
+		{"a place that does not exist", "POST", "/choose", choose(`,"swap":{"unit":"yes"}`), 422, "swap"},
+		{"a wish that is none", "POST", "/choose", choose(`,"swap":{"ones":"perhaps"}`), 422, "swap"},
+		{"a seed that is no number", "POST", "/choose", choose(`,"seed":"apple"`), 422, "seed"},
+		{"letters", "POST", "/look", `{"text":"abc"}`, 422, "text"},
+		{"a negative number", "POST", "/look", `{"text":"-3+4"}`, 422, "text"},
+		{"too many digits", "POST", "/look", `{"text":"1234567+1"}`, 422, "text"},
+		{"an unfinished sum", "POST", "/look", `{"text":"47+"}`, 422, "text"},
+		{"nothing", "POST", "/look", `{"text":""}`, 422, "text"},
+		{"a very long text", "POST", "/look", `{"text":"` + strings.Repeat("1", 400) + `"}`, 422, "text"},
+		{"a lesson without an id", "POST", "/lessons", `{"problems":[[1,2]]}`, 422, "id"},
+		{"a lesson without numbers", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","problems":[]}`, 422, "problems"},
+		{"a lesson below nothing", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","problems":[[1,-2]]}`, 422, "problems"},
+		{"a lesson too large for pieces", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","problems":[[9000,1000]]}`, 422, "problems"},
+		{"a lesson of another stage", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","problems":[[1,2]],"stage":"x"}`, 422, "stage"},
+		{"a word that is no setting", "PUT", "/settings", `{"revision":1,"swap":"barter","places":"ones","material":"beads"}`, 422, ""},
+		{"old settings", "PUT", "/settings", `{"revision":7,"swap":"trade","places":"ones","material":"beads"}`, 409, ""},
+	} {
+		t.Run(c.name, func(t *testing.T) {
+			got := lead.send(c.method, lead.class(c.path), c.body)
+			if tr := got.trouble(t); got.status != c.status || tr.Field != c.field {
+				t.Errorf("%d of %q, want %d of %q: %s", got.status, tr.Field, c.status, c.field, got.body)
+			}
+		})
+	}
+	var desk wire.Desk
+	lead.send("GET", lead.class(""), nil).into(t, &desk)
+	if desk.InHand != nil || len(desk.Open) != 0 || desk.Settings.Swap != "swap" {
+		t.Errorf("something was half written: %+v", desk)
+	}
+}
+
+func TestTenMegabytes(t *testing.T) {
+	h := newHouse(t)
+	lead := h.person("lead")
+	req, err := http.NewRequest("POST", h.url+lead.class("/look"), bytes.NewReader(make([]byte, 10<<20)))
+	if err != nil {
+		t.Fatal(err)
+	}
+	res, err := lead.client.Do(req)
+	if err != nil {
+		// The server may close before all is sent; it must go on answering.
+		if got := lead.send("GET", "/api/health", nil); got.status != 200 {
+			t.Errorf("after ten megabytes: %d", got.status)
+		}
+		return
+	}
+	defer res.Body.Close()
+	if res.StatusCode != 413 {
+		t.Errorf("ten megabytes: %d", res.StatusCode)
+	}
+}
+
+func TestDesk(t *testing.T) {
+	h := newHouse(t)
+	lead := h.person("lead")
+	var desk wire.Desk
+	lead.send("GET", lead.class(""), nil).into(t, &desk)
+	// Half past eleven in the morning, UTC, is the next day in Auckland.
+	if desk.Day != "Thursday 26 November" || desk.Class.Role != "lead" || len(desk.Learners) != 1 || len(desk.Stages) != 6 {
+		t.Errorf("%+v", desk)
+	}
+	var set wire.Desk
+	lead.send("PUT", lead.class("/settings"), wire.Settings{Revision: desk.Settings.Revision, Swap: "exchange", Places: "units", And: true, Material: "blocks"}).into(t, &set)
+	if set.Words.ASwap != "an exchange" || set.Words.Places[0].Many != "units" || set.Stages[1].Name != "one exchange, units" {
+		t.Errorf("the words are %+v, %+v", set.Words, set.Stages)
+	}
+	var choices wire.Choices
+	lead.send("GET", lead.class("/choices"), nil).into(t, &choices)
+	if len(choices.Matters) != 4 || choices.Matters[0].Sides[1].Example != "Ten units trade for one ten. It joins the tens." {
+		t.Errorf("%+v", choices.Matters[0])
+	}
+}
+
+func TestChoose(t *testing.T) {
+	h := newHouse(t)
+	viewer := h.person("viewer")
+	var got wire.Chosen
+	ask := wire.Choose{Digits: []int{2, 2}, Swap: map[string]string{"ones": "yes", "tens": "no"}, Count: 12, Seed: "7"}
+	viewer.send("POST", viewer.class("/choose"), ask).into(t, &got)
+	if got.Fits != "1260" || len(got.Problems) != 12 || len(got.Knots) != 2 || got.Knots[0].Counts["no"] != "1980" || got.Seed != "7" {
+		t.Errorf("%+v", got)
+	}
+	for _, p := range got.Problems {
+		if p.Stage.ID != "joining/one-swap-ones" || !p.LaidOut || p.Columns[0].Out != 1 {
+			t.Errorf("%+v", p)
+		}
+	}
+	ask.Zeros = "yes"
+	var none wire.Chosen
+	viewer.send("POST", viewer.class("/choose"), ask).into(t, &none)
+	if none.Fits != "0" || none.Clash == "" || len(none.Mends) == 0 {
+		t.Errorf("%+v", none)
+	}
+	for _, m := range none.Mends {
+		var mended wire.Chosen
+		viewer.send("POST", viewer.class("/choose"), m.Choice).into(t, &mended)
+		if mended.Fits != m.Fits || mended.Fits == "0" {
+			t.Errorf("%s was to leave %s and leaves %s", m.Text, m.Fits, mended.Fits)
+		}
+	}
+	shorter := wire.Choose{Digits: []int{1, 1}, Swap: map[string]string{"tens": "yes"}, Count: 1}
+	if reply := viewer.send("POST", viewer.class("/choose"), shorter); reply.status != 200 {
+		t.Errorf("a knot of a place that is gone: %s", reply.body)
+	}
+	var sum wire.Sum
+	viewer.send("POST", viewer.class("/look"), wire.Typed{Text: "9000 + 1000"}).into(t, &sum)
+	if sum.LaidOut || sum.Why == "" || sum.Answer != 10000 || sum.Stage.ID != "joining/new-place" {
+		t.Errorf("a sum beyond the pieces: %+v", sum)
+	}
+	viewer.send("POST", viewer.class("/look"), wire.Typed{Text: "1+2+3"}).into(t, &sum)
+	if sum.LaidOut || sum.Stage.ID != "joining/three-addends" {
+		t.Errorf("three numbers: %+v", sum)
+	}
+}
+
+func TestLessonIsKeptStepByStep(t *testing.T) {
+	h := newHouse(t)
+	lead := h.person("lead")
+	ask := wire.NewLesson{ID: uuid.NewString(), Problems: [][]int{{1458, 2367}}, Stage: "joining/several-swaps", Children: []string{h.wren.String()}}
+	var opened, again wire.Lesson
+	lead.send("POST", lead.class("/lessons"), ask).into(t, &opened)
+	lead.send("POST", lead.class("/lessons"), ask).into(t, &again) // as after a lost answer
+	if opened.Revision != 1 || again.Revision != 1 || opened.Children[0].Name != "Wren A." || opened.Roles[0].Does == "" || opened.Top != "thousands" {
+		t.Errorf("%+v", opened.Link)
+	}
+	path := lead.class("/lessons/" + ask.ID)
+	var moved wire.Lesson
+	lead.send("PATCH", path, wire.LessonChange{Revision: 1, Stand: "mat", At: "work/ones/1", Material: "blocks"}).into(t, &moved)
+	if moved.Revision != 2 || moved.Steps[moved.Index].At != "work/ones/1" || moved.Link.Material != "blocks" || moved.Steps[moved.Index].Turn != 0 {
+		t.Errorf("moved to %d, %+v", moved.Index, moved.Link)
+	}
+	stale := lead.send("PATCH", path, wire.LessonChange{Revision: 1, At: "read/0"})
+	if tr := stale.trouble(t); stale.status != 409 || tr.Lesson == nil || tr.Lesson.Revision != 2 || tr.Lesson.Steps[tr.Lesson.Index].At != "work/ones/1" {
+		t.Errorf("a stale write: %d %s", stale.status, stale.body)
+	}
+	for name, change := range map[string]wire.LessonChange{
+		"at":       {Revision: 2, At: "nowhere"},
+		"material": {Revision: 2, Material: "pebbles"},
+		"children": {Revision: 2, Children: []string{h.wren.String(), h.wren.String()}},
+		"problems": {Revision: 2, Stand: "asleep"},
+	} {
+		if got := lead.send("PATCH", path, change); got.status != 422 || got.trouble(t).Field != name {
+			t.Errorf("%+v: %d %s", change, got.status, got.body)
+		}
+	}
+	var desk wire.Desk
+	lead.send("GET", lead.class(""), nil).into(t, &desk)
+	if desk.InHand == nil || desk.InHand.ID != ask.ID || desk.InHand.Ribbon[desk.InHand.Mark].Name != "ones" || desk.InHand.Next != "Swap for one ten" {
+		t.Errorf("in hand: %+v", desk.InHand)
+	}
+	assistant := h.person("assistant")
+	var theirs wire.Desk
+	assistant.send("GET", assistant.class(""), nil).into(t, &theirs)
+	if theirs.InHand != nil || len(theirs.Open) != 1 {
+		t.Errorf("the assistant's desk: %+v %+v", theirs.InHand, theirs.Open)
+	}
+	var alone wire.Lesson
+	assistant.send("PATCH", path, wire.LessonChange{Revision: 2, Alone: true}).into(t, &alone)
+	if len(alone.Children) != 0 {
+		t.Errorf("alone with %v", alone.Children)
+	}
+	lead.send("PATCH", path, wire.LessonChange{Revision: 3, Stand: "ended"})
+	if got := lead.send("PATCH", path, wire.LessonChange{Revision: 4, At: "read/0"}); got.status != 409 || !strings.Contains(got.trouble(t).Title, "ended") {
+		t.Errorf("an ended lesson: %d %s", got.status, got.body)
+	}
+}
+
+func TestPasswords(t *testing.T) {
+	if !strings.HasPrefix(hash, "$argon2id$v=19$m=19456,t=2,p=1$") {
+		t.Errorf("hashed as %s", hash)
+	}
+	other, err := server.HashPassword(password)
+	if err != nil || other == hash {
+		t.Errorf("two hashes are alike: %v", err)
+	}
+	if _, err := server.HashPassword("short"); err == nil {
+		t.Error("a short password was taken")
+	}
+}
+
+func Example() {
+	for _, r := range server.Routes()[:2] {
+		fmt.Println(r.Method, r.Path, r.Least)
+	}
+	// Output:
+	// GET  viewer
+	// GET /choices viewer
+}
