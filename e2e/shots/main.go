@@ -44,7 +44,7 @@ func shots(address, folder string) error {
 		g.Press(number)
 	}
 	g.Holds("four places", "document.getElementById('knot-thousands')").Press("tens to hundreds").Picture(to("numbers"))
-	g.Write("Numbers of your own", "2468+1375").Press("Look").See("2468+1375").See("Fullest moment").Press("Gather").See("Who comes to the mat?")
+	g.Write("Numbers of your own", "2468+1375").Press("Look").See("2468+1375").See("Fullest moment").Press("Gather").See("Who comes?")
 	g.Press("Wren A.").See("1Wren A.").Press("Teo B.").See("2Teo B.").Press("Mina S.").See("3Mina S.").Press("done").Picture(to("gather"))
 	g.Press("Lay out").See("Two trays").LetGo()
 	g.Key(" ", " ", " ", " ").See("Laid together they read 1375").Picture(to("mat-trays"))

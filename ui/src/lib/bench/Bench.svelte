@@ -20,6 +20,7 @@
     shelfSays = '',
     bookSays = '',
     first = 'book',
+    low = false,
   }: {
     title: string;
     shelf: Snippet;
@@ -32,6 +33,7 @@
     shelfSays?: string;
     bookSays?: string;
     first?: 'shelf' | 'book';
+    low?: boolean; // upright, the drawers leave more to the mat
   } = $props();
 
   // svelte-ignore state_referenced_locally
@@ -51,7 +53,7 @@
 <div class="page">
   <Head onkeys={() => list?.open()} />
   <Ribbon lesson={lesson ?? shared.desk?.inHand} {mark} />
-  <main class="bench" data-open={open}>
+  <main class="bench" class:low data-open={open}>
     <section class="shelf" aria-label="Shelf">{@render shelf()}</section>
     <section class="mat" aria-label={title}>
       <span class="fringe left"></span>
@@ -142,6 +144,9 @@
         'tabs' 48px
         'drawer' 284px
         'foot' auto / minmax(0, 1fr);
+    }
+    .bench.low {
+      grid-template-rows: minmax(0, 1fr) 48px 150px auto;
     }
     .tabs {
       grid-area: tabs;

@@ -27,6 +27,7 @@
   const kept = `gathered-${params.lesson}`;
   const taken = new SvelteSet<string>(JSON.parse(sessionStorage.getItem(kept) ?? '[]') as string[]);
   let turned = $state(false);
+  let choosing = $state(shared.mayPresent);
 
   const material = $derived(link?.material ?? 'beads');
   const names = $derived(desk.words.materials.find((m) => m.id === material)?.pieces ?? []);
@@ -47,6 +48,14 @@
   ]);
   const UNIT: Record<string, number> = { ones: 10, tens: 3.4, hundreds: 3.2, thousands: 2.1 };
   const OPEN: Record<string, number> = { ones: 15, tens: 6.6, hundreds: 4.4, thousands: 4.2 };
+
+  /** Many pieces are drawn smaller, so that the heap keeps its height. */
+  const scale = (place: string, n: number): number => {
+    const unit = OPEN[place] ?? 4;
+    if (place === 'hundreds' && n > 10) return 2.8;
+    if (place === 'thousands' && n > 4) return 2.9;
+    return place === 'tens' && n > 10 ? 4.9 : unit * 0.9;
+  };
 
   function take(id: string): void {
     if (taken.has(id)) taken.delete(id);
@@ -72,7 +81,10 @@
     await push(view(`mat/${params.lesson}`));
   }
 
-  onMount(() => hand.load());
+  onMount(async () => {
+    await hand.load();
+    if (hand.lesson?.children.length) choosing = false;
+  });
   onDestroy(() => hand.close());
 </script>
 
@@ -169,13 +181,7 @@
               </p>
               <div class="heap" data-place={p.place}>
                 {#each { length: p.count }, i (i)}
-                  <Piece
-                    {material}
-                    place={p.place}
-                    unit={p.count > 10 || sum.pieces.length > 3
-                      ? (OPEN[p.place] ?? 4) * 0.86
-                      : (OPEN[p.place] ?? 4)}
-                  />
+                  <Piece {material} place={p.place} unit={scale(p.place, p.count)} />
                 {/each}
               </div>
               <p class="small from">{parts(p)}</p>
@@ -235,43 +241,52 @@
         roles={lesson.roles}
         may={shared.mayPresent && link.stand !== 'ended'}
         onseat={seat}
+        bind:choosing
       />
-      <h1 class="next">Look before use</h1>
-      <ul class="cares">
+      {#if choosing}
+        <h2 class="next">Look before use</h2>
         {#each lesson.needs.cautions as care (care.id)}
-          <li>
-            <span class="carePic">
-              {#if care.id === 'small-parts'}
-                <Piece {material} place="ones" unit={13} n={2} dx={1} />
-              {:else if care.id === 'heavy-cube'}
-                <Piece {material} place="thousands" unit={1.7} />
-              {:else}
-                <svg width="30" height="20" viewBox="0 0 30 20" aria-hidden="true">
-                  <rect
-                    x="1"
-                    y="3"
-                    width="20"
-                    height="14"
-                    fill="none"
-                    stroke="var(--edge)"
-                    stroke-width="1.8"
-                  />
-                  <path
-                    d="M26 0V20"
-                    stroke="var(--edge)"
-                    stroke-width="1.8"
-                    stroke-dasharray="3 3"
-                  />
-                </svg>
-              {/if}
-            </span>
-            {care.text[material]}
-          </li>
+          <p class="small care">{care.text[material]}</p>
         {/each}
-      </ul>
-      <h1 class="next">Time</h1>
-      <p><b>{lesson.needs.time}</b></p>
-      <p class="small">{lesson.needs.basis}</p>
+        <p class="care"><b>{lesson.needs.time}</b></p>
+      {:else}
+        <h1 class="next">Look before use</h1>
+        <ul class="cares">
+          {#each lesson.needs.cautions as care (care.id)}
+            <li>
+              <span class="carePic">
+                {#if care.id === 'small-parts'}
+                  <Piece {material} place="ones" unit={13} n={2} dx={1} />
+                {:else if care.id === 'heavy-cube'}
+                  <Piece {material} place="thousands" unit={1.7} />
+                {:else}
+                  <svg width="30" height="20" viewBox="0 0 30 20" aria-hidden="true">
+                    <rect
+                      x="1"
+                      y="3"
+                      width="20"
+                      height="14"
+                      fill="none"
+                      stroke="var(--edge)"
+                      stroke-width="1.8"
+                    />
+                    <path
+                      d="M26 0V20"
+                      stroke="var(--edge)"
+                      stroke-width="1.8"
+                      stroke-dasharray="3 3"
+                    />
+                  </svg>
+                {/if}
+              </span>
+              {care.text[material]}
+            </li>
+          {/each}
+        </ul>
+        <h1 class="next">Time</h1>
+        <p><b>{lesson.needs.time}</b></p>
+        <p class="small">{lesson.needs.basis}</p>
+      {/if}
     {/if}
   {/snippet}
   {#snippet foot()}
@@ -339,13 +354,19 @@
     gap: 1px 2px;
   }
   .heap[data-place='ones'] {
-    max-width: 116px;
+    display: grid;
+    grid-template-columns: repeat(5, 24px);
+    grid-auto-rows: 22px;
+  }
+  .heap[data-place='ones'] :global(svg) {
+    width: 22px;
+    height: 22px;
   }
   .heap[data-place='tens'] {
     gap: 2px 1px;
   }
   .heap[data-place='hundreds'] :global(svg) {
-    margin-right: -9px;
+    margin-right: -6px;
   }
   .heap[data-place='thousands'] :global(svg) {
     margin-right: -8px;
@@ -410,6 +431,12 @@
   }
   .next {
     margin-top: var(--s4);
+  }
+  h2.next {
+    margin-top: var(--s2);
+  }
+  .care {
+    margin-top: 4px;
   }
   .cares li {
     display: grid;

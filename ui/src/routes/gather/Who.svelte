@@ -9,17 +9,17 @@
     roles,
     may,
     onseat,
+    choosing = $bindable(),
   }: {
     learners: Learner[];
     seated: Learner[];
     roles: Role[];
     may: boolean;
     onseat: (ids: string[]) => void;
+    choosing: boolean;
   } = $props();
 
   const MOST = 4;
-  // svelte-ignore state_referenced_locally
-  let choosing = $state(may && seated.length === 0);
   const ids = $derived(seated.map((c) => c.id));
 
   const toggle = (id: string): void =>
@@ -27,7 +27,7 @@
 </script>
 
 <div class="head">
-  <h1>{choosing ? 'Who comes to the mat?' : 'Who does what'}</h1>
+  <h1>{choosing ? 'Who comes?' : 'Who does what'}</h1>
   {#if may}
     <button onclick={() => (choosing = !choosing)}>{choosing ? 'done' : 'change'}</button>
   {/if}

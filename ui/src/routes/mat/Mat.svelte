@@ -228,6 +228,9 @@
     gap: 6px;
     white-space: nowrap;
   }
+  .turn svg {
+    flex: none;
+  }
   .turn b {
     font-size: var(--t3);
     font-weight: 650;

@@ -3,6 +3,7 @@
   // rims, the swap with its ten and the new piece. It draws the state; the
   // state is the trace's.
   import { prefersReducedMotion } from 'svelte/motion';
+  import { innerWidth } from 'svelte/reactivity/window';
   import { fade } from 'svelte/transition';
   import {
     layout,
@@ -161,6 +162,11 @@
   );
   const slid = $derived(steps.slice(0, index + 1).find((s) => s.kind === 'slide'));
 
+  /** How far down the store's boards stand, in px; upright the store is below. */
+  const BOARD: Record<string, number> = { thousands: 84, hundreds: 180, tens: 272 };
+  const UPRIGHT = 900;
+  const upright = $derived((innerWidth.current ?? 0) <= UPRIGHT);
+
   const SMALL = 27;
   const LARGE = 32;
   const rim = $derived(plan.joined.y + plan.joined.height);
@@ -266,15 +272,20 @@
       <g transform="translate({fetched.x} {fetched.y}) scale({unit})">
         <use href="#{material}-{upper}" />
       </g>
-      <!-- A tendril runs from the store to the new piece. -->
+      <!-- A tendril runs from the gap in the store to the new piece. -->
       {@const y = Math.min(rim - 12, fetched.y + b.height * unit + 14)}
       {@const x = fetched.x + (b.width * unit) / 2}
-      <path
-        class="tendril"
-        d="M0 {plan.joined.y + 60}H6Q14 {plan.joined.y + 60} 14 {plan.joined.y + 72}V{y -
-          12}Q14 {y} 26 {y}H{x - 12}Q{x} {y} {x} {y - 10}"
-      />
-      <use href="#leaf" transform="translate(14 {plan.joined.y + 170}) rotate(-52) scale(.8)" />
+      {@const from = BOARD[upper] ?? 60}
+      {#if upright}
+        <path class="tendril" d="M26 {h}V{y + 12}Q26 {y} 38 {y}H{x - 12}Q{x} {y} {x} {y - 10}" />
+      {:else}
+        <path
+          class="tendril"
+          d="M0 {from}H4Q14 {from} 14 {from + 10}V{y - 12}Q14 {y} 26 {y}H{x - 12}Q{x} {y} {x} {y -
+            10}"
+        />
+        <use href="#leaf" transform="translate(14 {(from + y) / 2}) rotate(-52) scale(.8)" />
+      {/if}
       <use href="#leaf" transform="translate({(x + 26) / 2} {y}) rotate(-8) scale(.8)" />
     {/if}
     {#if landing && upper}

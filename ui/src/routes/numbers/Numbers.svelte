@@ -153,12 +153,15 @@
     ['d', 'draw twelve more'],
     ['arrows', 'along the knots, or the hand'],
   ]}
+  low
   shelfSays={desk.stages.find((s) => s.id === ask.stage)?.name ?? 'by hand'}
   bookSays={picked ? `${picked.text} picked` : ''}
 >
   {#snippet shelf()}
-    <h1>Joining</h1>
-    <p class="small">two numbers, {material}</p>
+    <div class="joining">
+      <h1>Joining</h1>
+      <p class="small">two numbers, {material}</p>
+    </div>
     <div class="stages" role="radiogroup" aria-label="Stage">
       {#each desk.stages as s (s.id)}
         <button
@@ -224,7 +227,13 @@
           </div>
         </div>
         <div class="bar">
-          <h1>{chosen.problems.length === HAND ? 'Twelve of them' : 'All of them'}</h1>
+          <h1>
+            {chosen.problems.length === HAND
+              ? 'Twelve of them'
+              : chosen.problems.length
+                ? 'All of them'
+                : 'None of them'}
+          </h1>
           <div class="zeros" role="radiogroup" aria-label="Zeros in the numbers">
             <span>zeros</span>
             {#each ZEROS as [value, name] (value)}
@@ -291,7 +300,7 @@
   {/snippet}
 
   {#snippet book()}
-    <h1>In the book</h1>
+    <h1 class="joining">In the book</h1>
     {#if picked}
       <Picked sum={picked} words={desk.words} {material} />
       {#if picked.why}<p class="why">{picked.why}</p>{/if}
@@ -488,6 +497,31 @@
     margin-left: var(--s3);
     color: var(--ink);
     font-weight: 400;
+  }
+  @media (max-width: 900px) {
+    .joining {
+      display: none;
+    }
+    .stages {
+      display: grid;
+      grid-template-columns: repeat(3, 1fr);
+      margin: 0 250px 0 0;
+    }
+    .stage,
+    .stage:last-child {
+      min-height: 42px;
+      padding-left: var(--s2);
+    }
+    .stage :global(svg) {
+      display: none;
+    }
+    .own {
+      position: absolute;
+      right: 20px;
+      width: 230px;
+      margin: 0;
+      padding: 0;
+    }
   }
   .why {
     margin-top: var(--s3);

@@ -28,42 +28,50 @@
   };
 </script>
 
-<div class="paper">
-  <Column
-    {places}
-    words={words.places}
-    {cells}
-    rows={sum.numbers.length}
-    heads={false}
-    cell={places.length > 5 ? 32 : 40}
-    size={places.length > 5 ? 30 : 40}
-  />
+<div class="picked">
+  <div class="paper">
+    <Column
+      {places}
+      words={words.places}
+      {cells}
+      rows={sum.numbers.length}
+      heads={false}
+      cell={places.length > 5 ? 32 : 40}
+      size={places.length > 5 ? 30 : 40}
+    />
+  </div>
+  <div class="about">
+    <p class="kid words">{sum.words}</p>
+    <h2>{sum.stage.name}</h2>
+    <p class="small">{sum.stage.asks}</p>
+    {#if caused.length}
+      <h2 class="next">
+        {words.swaps.charAt(0).toUpperCase() + words.swaps.slice(1)} that it causes
+      </h2>
+      <ul>
+        {#each caused as c (c.place)}
+          <li>
+            <Mark place={c.place} size={18} /><span class="small ink">{c.caused}</span>
+          </li>
+        {/each}
+      </ul>
+    {/if}
+  </div>
+  {#if sum.laidOut}
+    <div class="about">
+      <h2 class="next">Fullest moment, in {material}</h2>
+      <ul class="pieces">
+        {#each sum.pieces as p (p.place)}
+          <li>
+            <Piece {material} place={p.place} unit={p.place === 'ones' ? 14 : 1.7} />
+            <b class="kid" style:color="var(--{p.place}-ink)">{p.count}</b>
+            <span class="small">{piece(p.place, p.count)}</span>
+          </li>
+        {/each}
+      </ul>
+    </div>
+  {/if}
 </div>
-<p class="kid words">{sum.words}</p>
-<h2>{sum.stage.name}</h2>
-<p class="small">{sum.stage.asks}</p>
-{#if caused.length}
-  <h2 class="next">{words.swaps.charAt(0).toUpperCase() + words.swaps.slice(1)} that it causes</h2>
-  <ul>
-    {#each caused as c (c.place)}
-      <li>
-        <Mark place={c.place} size={18} /><span class="small ink">{c.caused}</span>
-      </li>
-    {/each}
-  </ul>
-{/if}
-{#if sum.laidOut}
-  <h2 class="next">Fullest moment, in {material}</h2>
-  <ul class="pieces">
-    {#each sum.pieces as p (p.place)}
-      <li>
-        <Piece {material} place={p.place} unit={p.place === 'ones' ? 14 : 1.7} />
-        <b class="kid" style:color="var(--{p.place}-ink)">{p.count}</b>
-        <span class="small">{piece(p.place, p.count)}</span>
-      </li>
-    {/each}
-  </ul>
-{/if}
 
 <style>
   .paper {
@@ -89,6 +97,21 @@
   }
   li :global(svg) {
     flex: none;
+  }
+  @media (max-width: 900px) {
+    .picked {
+      display: grid;
+      grid-template-columns: auto 1fr auto;
+      gap: var(--s4);
+    }
+    .paper {
+      zoom: 0.72;
+      margin: 0;
+      padding-left: 8px;
+    }
+    .next {
+      margin-top: 0;
+    }
   }
   .ink {
     color: var(--ink);
