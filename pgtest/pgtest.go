@@ -22,9 +22,9 @@ var (
 
 const template = "template_migrated"
 
-// Main runs a package's tests beside a cluster of their own and returns the
-// exit status. TestMain hands it to os.Exit.
-func Main(m *testing.M) int {
+// Main runs a package's tests, those of a *testing.M, beside a cluster of their
+// own and returns the exit status. TestMain hands it to os.Exit.
+func Main(m interface{ Run() int }) int {
 	ctx := context.Background()
 	dir, err := os.MkdirTemp("/var/tmp", "vineswap-test-")
 	if err != nil {

@@ -56,9 +56,10 @@ type Guide struct {
 	err  error
 }
 
-// Sit opens a tab of the given size in px; leave closes it.
+// Sit opens a tab of the given size in px, with cookies of its own as on
+// another machine; leave closes it.
 func (b *Browser) Sit(width, height int64) (g *Guide, leave func()) {
-	ctx, stop := chromedp.NewContext(b.ctx)
+	ctx, stop := chromedp.NewContext(b.ctx, chromedp.WithNewBrowserContext())
 	g = &Guide{ctx: ctx}
 	g.do("sit down", chromedp.EmulateViewport(width, height))
 	return g, stop

@@ -137,6 +137,18 @@
   .tabs {
     display: none;
   }
+  @media (max-width: 1100px) {
+    .bench {
+      grid-template-columns: 184px minmax(0, 1fr) 280px;
+    }
+    .shelf,
+    .book {
+      padding-inline: 14px;
+    }
+    .foot {
+      padding-inline: 14px;
+    }
+  }
   @media (max-width: 900px) {
     .bench {
       grid-template:

@@ -46,8 +46,12 @@ export const MAT = {
   smallest: 3,
 };
 
+/** The width in px below which names and gaps are small. */
+export const NARROW = 640;
+
 /** The narrowest lane in px: its name must fit. */
-const LANE = 112;
+const leastLane = (w: number): number => (w < NARROW ? 98 : 112);
+const gapOf = (w: number): number => (w < NARROW ? 12 : MAT.gap);
 
 /** The box of a swap, in units: the ten, and the new piece beside. */
 export function swapBox(place: PlaceId): { width: number; height: number } {
@@ -95,16 +99,17 @@ function lanes(
       if (!made) return undefined;
       most = Math.max(most, made.width);
     }
-    wide.push(Math.max(LANE, most * unit));
+    wide.push(Math.max(leastLane(width), most * unit));
   }
-  const gaps = MAT.gap * (work.places.length - 1);
+  const gap = gapOf(width);
+  const gaps = gap * (work.places.length - 1);
   const spare = width - gaps - wide.reduce((a, b) => a + b, 0);
   if (spare < 0) return undefined;
   const air = Math.min(spare / work.places.length, 60);
   let x = MAT.margin + MAT.inset;
   return work.places.map((place, i) => {
     const lane = { place, x, width: wide[i]! + air, fits: high(place) };
-    x += lane.width + MAT.gap;
+    x += lane.width + gap;
     return lane;
   });
 }

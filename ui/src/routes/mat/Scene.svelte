@@ -9,6 +9,7 @@
     layout,
     lie,
     MAT,
+    NARROW,
     swapBox,
     swapNew,
     swapTen,
@@ -193,7 +194,14 @@
   {/each}
 {/snippet}
 
-<svg width={w} height={h} viewBox="0 0 {w} {h}" class:still={ms === 0} data-unit={unit.toFixed(1)}>
+<svg
+  width={w}
+  height={h}
+  viewBox="0 0 {w} {h}"
+  class:still={ms === 0}
+  class:narrow={w < NARROW}
+  data-unit={unit.toFixed(1)}
+>
   {#if together}
     <rect
       class="tray"
@@ -341,7 +349,7 @@
     {#if slid}
       <Cards cards={slid.cards} cell={LARGE} large />
     {:else}
-      {#each numbers as _, i (i)}
+      {#each { length: numbers.length }, i (i)}
         {#if i > 0}<span class="and kid">and</span>{/if}
         <Cards cards={cardsOf(i + 1)} cell={SMALL} />
       {/each}
@@ -396,6 +404,9 @@
   }
   .label text {
     font: 400 var(--t3) var(--kid);
+  }
+  .narrow .label text {
+    font-size: var(--t2);
   }
   .label.now text {
     font-weight: 700;

@@ -97,11 +97,14 @@
 
   async function look(event: SubmitEvent): Promise<void> {
     event.preventDefault();
+    const before = picked;
+    picked = undefined; // nothing is gathered for a sum that is not looked at yet
     try {
       picked = await guarded(api<Sum>('POST', classPath('/look'), { text: typed }));
       wrong = undefined;
       shared.said = `${picked.text}: ${picked.stage.name}`;
     } catch (error) {
+      picked = before;
       wrong = troubleOf(error);
     }
   }
@@ -462,6 +465,9 @@
     border-radius: var(--r2);
     overflow: hidden;
   }
+  .hand button > :global(svg) {
+    flex: none;
+  }
   .hand button:hover {
     border-color: var(--line);
   }
@@ -497,6 +503,31 @@
     margin-left: var(--s3);
     color: var(--ink);
     font-weight: 400;
+  }
+  @media (max-width: 1100px) and (min-width: 901px) {
+    .numbers {
+      padding: var(--s2) 12px 4px 14px;
+    }
+    .top {
+      flex-direction: column;
+      gap: 2px;
+    }
+    .states {
+      width: auto;
+    }
+    .bar {
+      gap: var(--s2);
+      margin: 4px 0;
+    }
+    .bar h1 {
+      font-size: var(--t2);
+    }
+    .zeros span {
+      display: none;
+    }
+    .hand button > :global(*) {
+      zoom: 0.8;
+    }
   }
   @media (max-width: 900px) {
     .joining {

@@ -43,16 +43,18 @@
   ]);
 </script>
 
-<p
-  class="fits kid"
-  class:long={chosen.fits.length > 6}
-  class:none={chosen.fits === '0'}
-  data-fits={chosen.fits}
->
-  {grouped(chosen.fits)}
-</p>
-<p class="label">{chosen.fits === '1' ? 'problem fits' : 'problems fit'}</p>
-<h2 id="knot-in-hand">{knot.name}</h2>
+<div class="count">
+  <p
+    class="fits kid"
+    class:long={chosen.fits.length > 6}
+    class:none={chosen.fits === '0'}
+    data-fits={chosen.fits}
+  >
+    {grouped(chosen.fits)}
+  </p>
+  <p class="label">{chosen.fits === '1' ? 'problem fits' : 'problems fit'}</p>
+  <h2 id="knot-in-hand">{knot.name}</h2>
+</div>
 <div role="radiogroup" aria-labelledby="knot-in-hand">
   {#each rows as row (row.state)}
     <button
@@ -117,5 +119,27 @@
   .n {
     font-size: 15px;
     font-weight: 400;
+  }
+  @media (max-width: 1100px) and (min-width: 901px) {
+    .count {
+      display: flex;
+      align-items: baseline;
+      gap: var(--s2);
+    }
+    .count .fits,
+    .count .fits.long {
+      font-size: 26px;
+      line-height: 32px;
+    }
+    h2 {
+      margin: 0 0 0 auto;
+    }
+    [role='radiogroup'] {
+      display: grid;
+      grid-template-columns: repeat(3, 1fr);
+    }
+    button {
+      grid-template-columns: 34px 1fr auto;
+    }
   }
 </style>

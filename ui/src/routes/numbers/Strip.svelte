@@ -80,7 +80,7 @@
         <Mark {place} />{many(place)}
       </div>
       <div class="tint" style:grid-column={i + 2} style:background="var(--{place}-tint)"></div>
-      {#each chosen.shape as _, n (n)}
+      {#each { length: lengths.length }, n (n)}
         <div class="digits kid" style:grid-column={i + 2} style:grid-row={n + 3}>
           {range(lane(place)?.numbers[n])}
         </div>

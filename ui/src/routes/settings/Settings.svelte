@@ -30,9 +30,14 @@
   async function load(): Promise<void> {
     choices = await guarded(api<Choices>('GET', classPath('/choices')));
   }
-  async function set(id: string, value: string): Promise<void> {
-    const next = { ...desk.settings, [id]: id === 'and' ? value === 'true' : value };
+  // One after another, each from the newest revision.
+  let line = Promise.resolve();
+  const set = (id: string, value: string): void => {
     shared.saving = 'saving';
+    line = line.then(() => keep(id, value));
+  };
+  async function keep(id: string, value: string): Promise<void> {
+    const next = { ...desk.settings, [id]: id === 'and' ? value === 'true' : value };
     try {
       shared.desk = await guarded(api<Desk>('PUT', classPath('/settings'), next));
       trouble = undefined;

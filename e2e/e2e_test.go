@@ -1,0 +1,158 @@
+package e2e_test
+
+import (
+	"bufio"
+	"context"
+	"fmt"
+	"os"
+	"os/exec"
+	"path/filepath"
+	"strings"
+	"syscall"
+	"testing"
+	"time"
+
+	"github.com/google/uuid"
+
+	"vineswap/demo"
+	"vineswap/e2e/guide"
+	"vineswap/pgtest"
+	"vineswap/server"
+	"vineswap/store"
+)
+
+// The binary and the browser that all tests share.
+var (
+	binary  string
+	browser *guide.Browser
+)
+
+func TestMain(m *testing.M) { os.Exit(pgtest.Main(house{m})) }
+
+// house builds the binary and starts the browser around the tests.
+type house struct{ m *testing.M }
+
+func (h house) Run() int {
+	dir, err := os.MkdirTemp("", "vineswap-e2e-")
+	if err != nil {
+		return failed(err)
+	}
+	defer os.RemoveAll(dir)
+	binary = filepath.Join(dir, "vineswap")
+	if out, err := exec.Command("go", "build", "-o", binary, "vineswap/cmd/vineswap").CombinedOutput(); err != nil {
+		return failed(fmt.Errorf("%w: %s", err, out))
+	}
+	b, stop, err := guide.Start(dir)
+	if err != nil {
+		return failed(err)
+	}
+	defer stop()
+	browser = b
+	return h.m.Run()
+}
+
+func failed(err error) int {
+	fmt.Fprintln(os.Stderr, "e2e:", err)
+	return 1
+}
+
+// school is the demo school served by the real binary, with its store to look
+// into.
+type school struct {
+	*testing.T
+	store *store.Store
+	db    string
+	url   string
+}
+
+func open(t *testing.T) school {
+	t.Helper()
+	db := pgtest.URL(t)
+	s := school{T: t, store: pgtest.Open(t, db), db: db}
+	if err := demo.Load(context.Background(), s.store, server.HashPassword, time.Now()); err != nil {
+		t.Fatal(err)
+	}
+	cmd := exec.Command(binary, "serve")
+	cmd.Env = append(os.Environ(), "VINESWAP_DATABASE="+db, "VINESWAP_ADDRESS=127.0.0.1:0")
+	out, err := cmd.StdoutPipe()
+	if err != nil {
+		t.Fatal(err)
+	}
+	cmd.Stderr = os.Stderr
+	if err := cmd.Start(); err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() {
+		cmd.Process.Signal(syscall.SIGTERM)
+		if err := cmd.Wait(); err != nil {
+			t.Errorf("the server ended with %v", err)
+		}
+	})
+	line, err := bufio.NewReader(out).ReadString('\n')
+	if err != nil {
+		t.Fatalf("the server did not start: %v", err)
+	}
+	words := strings.Fields(line)
+	s.url = "http://" + words[len(words)-1]
+	return s
+}
+
+// sit opens a tab; what fails in it fails the test.
+func (s school) sit(width, height int64) *guide.Guide {
+	s.Helper()
+	g, leave := browser.Sit(width, height)
+	s.Cleanup(func() {
+		if err := g.Err(); err != nil {
+			s.Error(err)
+		}
+		leave()
+	})
+	return g
+}
+
+func (s school) login(g *guide.Guide, name string) *guide.Guide {
+	return g.LogIn(s.url, name+"@vineswap.test", demo.Password)
+}
+
+// lead is the account that leads the Orchard room, and that class.
+func (s school) lead() (account store.Account, class uuid.UUID) {
+	s.Helper()
+	account, err := s.store.AccountByEmail(context.Background(), "hanne@vineswap.test")
+	if err != nil {
+		s.Fatal(err)
+	}
+	classes, err := s.store.Memberships(context.Background(), account.ID)
+	if err != nil || len(classes) != 1 {
+		s.Fatalf("classes %v, %v", classes, err)
+	}
+	return account, classes[0].ClassID
+}
+
+// kept reads the lesson whose id stands in the address.
+func (s school) kept(g *guide.Guide) store.Lesson {
+	s.Helper()
+	parts := strings.Split(guide.Read[string](g, "location.hash"), "/")
+	id, err := uuid.Parse(parts[len(parts)-1])
+	if err != nil {
+		s.Fatalf("no lesson in the address %v: %v, %v", parts, err, g.Err())
+	}
+	return s.keptAs(id)
+}
+
+func (s school) keptAs(id uuid.UUID) store.Lesson {
+	s.Helper()
+	_, class := s.lead()
+	l, err := s.store.Lesson(context.Background(), class, id)
+	if err != nil {
+		s.Fatal(err)
+	}
+	return l
+}
+
+// stop ends the test where the guide is stuck: what follows would say nothing.
+func (s school) check(g *guide.Guide) {
+	s.Helper()
+	if g.Err() != nil {
+		s.FailNow()
+	}
+}

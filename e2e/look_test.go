@@ -1,0 +1,123 @@
+package e2e_test
+
+import (
+	"fmt"
+	"os"
+	"testing"
+
+	"vineswap/e2e/guide"
+)
+
+// axe is the source of axe-core, from the screens' own packages.
+func axe(t *testing.T) string {
+	t.Helper()
+	source, err := os.ReadFile("../ui/node_modules/axe-core/axe.min.js")
+	if err != nil {
+		t.Fatalf("axe-core comes with the screens' packages (make build): %v", err)
+	}
+	return string(source)
+}
+
+// views walks through every view and some of its states, and calls look in each.
+func views(s school, g *guide.Guide, look func(name string)) {
+	g.Open(s.url).See("Open the room")
+	look("log-in")
+	g.Write("Email", "hanne@vineswap.test").Write("Password", "not this").Press("Open the room").See("do not belong together")
+	look("log-in refused")
+	g.Write("Password", demoPassword).Press("Open the room").See("No lesson in hand")
+	look("Today, empty")
+	g.Press("Start a lesson").See("Twelve of them").Press("several swaps").Press("Number 1: more digits").Press("Number 2: more digits").Holds("four places", "document.getElementById('knot-thousands')")
+	look("Numbers")
+	g.Press("one swap, ones").Press("tens to hundreds").Press("a swap 0").See("These cannot be together")
+	look("Numbers, nothing fits")
+	g.Press("Leave the tens open").See("Twelve of them").LetGo().Key("?").See("Keys of this view")
+	look("the keys")
+	g.Press("Close").Open(s.url).See("No lesson in hand").Press("Numbers").See("Twelve of them").Holds("a field", "document.querySelector('#own')")
+	g.Holds("the field is filled", "(() => { const f = document.getElementById('own'); f.value = '4999+4999'; f.dispatchEvent(new Event('input', { bubbles: true })); f.form.requestSubmit(); return true })()")
+	g.See("Fullest moment").Holds("picked", "document.body.innerText.includes('9 cubes') || document.body.innerText.includes('9\\ncubes') || document.querySelector('.pieces')").Press("Gather").See("at the fullest moment")
+	look("Gather, choosing")
+	g.LetGo().Key(" ").See("Two trays").LetGo().Key(" ", " ", " ", " ").Holds("laid out", at("lay-out/4"))
+	look("Mat, the trays at their fullest")
+	g.Key(" ", " ", " ").Holds("ten", at("work/ones/1"))
+	look("Mat, a swap of ones")
+	g.Key(" ", " ", " ", " ").Holds("ten", at("work/tens/1"))
+	look("Mat, a swap of tens")
+	g.Key(" ", " ", " ", " ").Holds("ten", at("work/hundreds/1"))
+	look("Mat, a swap of hundreds")
+	g.Key(" ", " ", " ", " ", " ", " ", " ").Holds("said back", at("read/2"))
+	look("Mat, said back")
+	g.Press("Today").See("in your hand")
+	look("Today")
+	g.Press("Orchard room").See("Ten for one is called")
+	look("Settings")
+}
+
+func TestAxeFindsNothingSerious(t *testing.T) {
+	s := open(t)
+	g := s.sit(laptopWidth, laptopHeight)
+	source := axe(t)
+	looked := 0
+	views(s, g, func(name string) {
+		looked++
+		for _, v := range g.Axe(source) {
+			t.Errorf("%s: %s, %s: %v", name, v.Impact, v.Help, v.Where)
+		}
+	})
+	if looked != 14 {
+		t.Errorf("%d views were looked at", looked)
+	}
+}
+
+// out lists what lies outside the window, or outside what shows it.
+const out = `[...document.querySelectorAll('.mat *, .foot *, header *, .ribbon *')].filter((e) => {
+  if (!e.checkVisibility() || e.closest('defs, .unseen, .ribbon svg, .morning, .matters')) return false;
+  const r = e.getBoundingClientRect(), box = e.closest('.mat, .foot, header, .ribbon').getBoundingClientRect();
+  if (r.width === 0 || r.height === 0) return false;
+  return r.right > box.right + 2 || r.left < box.left - 2 || r.bottom > box.bottom + 2 || r.top < box.top - 2;
+}).map((e) => e.tagName + '.' + (e.getAttribute('class') ?? '') + ' ' + (e.textContent ?? '').slice(0, 30))`
+
+// At every size that is promised the mat is whole: nothing is cut, the page
+// does not scroll, the next action is there to be touched.
+func TestNothingIsCut(t *testing.T) {
+	for _, size := range [][2]int64{{1280, 800}, {1024, 768}, {768, 1024}} {
+		t.Run(fmt.Sprintf("%dx%d", size[0], size[1]), func(t *testing.T) {
+			s := open(t)
+			s.T = t
+			g := s.sit(size[0], size[1])
+			tall(s, g, func(name string) {
+				g.Settle()
+				if cut := guide.Read[[]string](g, out); len(cut) > 0 {
+					t.Errorf("%s: %d things are cut off, such as %q", name, len(cut), cut[:min(4, len(cut))])
+				}
+				if scrolls := guide.Read[bool](g, "document.documentElement.scrollHeight > innerHeight || document.documentElement.scrollWidth > innerWidth"); scrolls {
+					t.Errorf("%s: the page scrolls", name)
+				}
+				if small := guide.Read[float64](g, "document.querySelector('[data-next]')?.getBoundingClientRect().height ?? 64"); small < 44 {
+					t.Errorf("%s: the next action is %v px high", name, small)
+				}
+			})
+		})
+	}
+}
+
+// tall walks from Today to the end of the fullest lesson.
+func tall(s school, g *guide.Guide, look func(name string)) {
+	s.login(g, "hanne").See("No lesson in hand")
+	look("Today")
+	g.Press("Start a lesson").See("Twelve of them")
+	g.Holds("the sum is typed", "(() => { const f = document.getElementById('own'); f.value = '4999+4999'; f.dispatchEvent(new Event('input', { bubbles: true })); f.form.requestSubmit(); return true })()")
+	g.Holds("picked", "document.querySelector('.picked')?.textContent.includes('nine thousand nine hundred')")
+	look("Numbers")
+	g.Press("Gather").Holds("gathered", "document.querySelector('.gather .kinds')")
+	look("Gather")
+	g.LetGo().Key(" ").Holds("laid out", at("lay-out/0"))
+	for i := range 28 {
+		if step := guide.Read[string](g, "document.querySelector('[data-step]')?.dataset.step"); step == "read/2" {
+			return
+		} else {
+			look("Mat " + step)
+			g.LetGo().Key(" ").Holds(fmt.Sprintf("step %d", i), fmt.Sprintf("document.querySelector('[data-step]')?.dataset.step !== %q", step))
+		}
+	}
+	s.Errorf("the lesson does not end")
+}
