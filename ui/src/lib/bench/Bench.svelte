@@ -20,7 +20,7 @@
     shelfSays = '',
     bookSays = '',
     first = 'book',
-    low = false,
+    drawer = 284,
   }: {
     title: string;
     shelf: Snippet;
@@ -33,7 +33,7 @@
     shelfSays?: string;
     bookSays?: string;
     first?: 'shelf' | 'book';
-    low?: boolean; // upright, the drawers leave more to the mat
+    drawer?: number; // px that the drawers have on an upright tablet
   } = $props();
 
   // svelte-ignore state_referenced_locally
@@ -53,7 +53,7 @@
 <div class="page">
   <Head onkeys={() => list?.open()} />
   <Ribbon lesson={lesson ?? shared.desk?.inHand} {mark} />
-  <main class="bench" class:low data-open={open}>
+  <main class="bench" style:--drawer="{drawer}px" data-open={open}>
     <section class="shelf" aria-label="Shelf">{@render shelf()}</section>
     <section class="mat" aria-label={title}>
       <span class="fringe left"></span>
@@ -154,11 +154,8 @@
       grid-template:
         'mat' minmax(0, 1fr)
         'tabs' 48px
-        'drawer' 284px
+        'drawer' var(--drawer)
         'foot' auto / minmax(0, 1fr);
-    }
-    .bench.low {
-      grid-template-rows: minmax(0, 1fr) 48px 150px auto;
     }
     .tabs {
       grid-area: tabs;

@@ -4,6 +4,7 @@
   import { onDestroy, onMount } from 'svelte';
   import { push } from 'svelte-spa-router';
   import { SvelteSet } from 'svelte/reactivity';
+  import { innerWidth } from 'svelte/reactivity/window';
   import Bench from '../../lib/bench/Bench.svelte';
   import { shortcuts } from '../../lib/keys';
   import { LessonInHand } from '../../lib/lesson.svelte';
@@ -49,12 +50,17 @@
   const UNIT: Record<string, number> = { ones: 10, tens: 3.4, hundreds: 3.2, thousands: 2.1 };
   const OPEN: Record<string, number> = { ones: 15, tens: 6.6, hundreds: 4.4, thousands: 4.2 };
 
+  /** On a tablet everything is drawn smaller. */
+  const SMALL_SCREEN = 1100;
+  const small = $derived((innerWidth.current ?? 0) <= SMALL_SCREEN);
+
   /** Many pieces are drawn smaller, so that the heap keeps its height. */
   const scale = (place: string, n: number): number => {
-    const unit = OPEN[place] ?? 4;
+    const unit = (OPEN[place] ?? 4) * (small ? 0.6 : 0.9);
+    if (small) return n > 10 || (place === 'thousands' && n > 4) ? unit * 0.72 : unit;
     if (place === 'hundreds' && n > 10) return 2.8;
     if (place === 'thousands' && n > 4) return 2.9;
-    return place === 'tens' && n > 10 ? 4.9 : unit * 0.9;
+    return place === 'tens' && n > 10 ? 4.9 : unit;
   };
 
   function take(id: string): void {
@@ -92,6 +98,7 @@
 
 <Bench
   title="Gather"
+  drawer={352}
   lesson={link}
   keys={[
     ['space', 'lay out'],
@@ -194,10 +201,10 @@
             <div class="cards">
               {#each lesson.needs.small as set, i (i)}
                 {#if i > 0}<span class="kid op">+</span>{/if}
-                <Cards cards={set} cell={21} steps />
+                <Cards cards={set} cell={small ? 15 : 21} steps />
               {/each}
               <span class="kid op">=</span>
-              <Cards cards={lesson.needs.large} cell={23} steps large />
+              <Cards cards={lesson.needs.large} cell={small ? 16 : 23} steps large />
             </div>
           </section>
           <section>
@@ -211,7 +218,7 @@
                   </span>
                 </p>
               {/each}
-              <p class="tray"><span class="small">the result, empty at first</span></p>
+              <p class="tray"><span class="small">the result</span></p>
             </div>
           </section>
         </div>
@@ -300,9 +307,9 @@
   }
   .list button {
     display: grid;
-    grid-template-columns: 48px 28px 1fr 24px;
+    grid-template-columns: 44px 26px minmax(0, 1fr) 24px;
     align-items: center;
-    gap: 6px;
+    gap: 5px;
     width: 100%;
     min-height: 58px;
     border-bottom: 4px solid #cbbf9f;
@@ -355,7 +362,7 @@
   }
   .heap[data-place='ones'] {
     display: grid;
-    grid-template-columns: repeat(5, 24px);
+    grid-template-columns: repeat(5, minmax(0, 24px));
     grid-auto-rows: 22px;
   }
   .heap[data-place='ones'] :global(svg) {
@@ -428,6 +435,58 @@
   }
   .plain:hover {
     background: var(--leaf-tint);
+  }
+  @media (max-width: 1100px) {
+    .gather {
+      padding: var(--s3) 16px var(--s2);
+      gap: 6px;
+    }
+    .kinds {
+      min-height: 128px;
+    }
+    .kind {
+      padding: 2px var(--s2) 6px;
+    }
+    .kind b {
+      font-size: var(--t3);
+      line-height: 28px;
+      margin-right: 4px;
+    }
+    .kind span,
+    .from {
+      font-size: var(--t1);
+      line-height: 17px;
+    }
+    .heap[data-place='ones'] {
+      grid-template-columns: repeat(5, minmax(0, 17px));
+      grid-auto-rows: 15px;
+    }
+    .heap[data-place='ones'] :global(svg) {
+      width: 15px;
+      height: 15px;
+    }
+    .cards {
+      min-height: 76px;
+      gap: 4px;
+    }
+    .tray {
+      min-height: 44px;
+      padding: 0 var(--s2);
+      line-height: 18px;
+    }
+  }
+  @media (max-width: 900px) {
+    .trays {
+      grid-template-columns: repeat(3, 1fr);
+    }
+    .list {
+      display: grid;
+      grid-template-columns: repeat(3, 1fr);
+      gap: 0 var(--s4);
+    }
+    .list button {
+      min-height: 50px;
+    }
   }
   .next {
     margin-top: var(--s4);

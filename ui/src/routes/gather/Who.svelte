@@ -106,6 +106,17 @@
     margin-right: 4px;
     color: var(--leaf);
   }
+  @media (max-width: 900px) {
+    .names {
+      grid-template-columns: repeat(6, 1fr);
+      margin: 0;
+    }
+    ol {
+      display: grid;
+      grid-template-columns: 1fr 1fr;
+      gap: 0 var(--s4);
+    }
+  }
   li {
     display: grid;
     grid-template-columns: 36px 1fr;

@@ -156,7 +156,7 @@
     ['d', 'draw twelve more'],
     ['arrows', 'along the knots, or the hand'],
   ]}
-  low
+  drawer={150}
   shelfSays={desk.stages.find((s) => s.id === ask.stage)?.name ?? 'by hand'}
   bookSays={picked ? `${picked.text} picked` : ''}
 >
@@ -336,6 +336,9 @@
   }
   .stage:hover {
     background: var(--paper);
+  }
+  .stage :global(svg) {
+    max-width: 100%;
   }
   .stage[aria-checked='true'] {
     border-color: var(--leaf);
@@ -526,7 +529,7 @@
       display: none;
     }
     .hand button > :global(*) {
-      zoom: 0.8;
+      zoom: 0.74;
     }
   }
   @media (max-width: 900px) {

@@ -98,6 +98,11 @@
   li :global(svg) {
     flex: none;
   }
+  @media (max-height: 780px) {
+    .paper {
+      zoom: 0.72;
+    }
+  }
   @media (max-width: 900px) {
     .picked {
       display: grid;

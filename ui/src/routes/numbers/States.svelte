@@ -139,7 +139,13 @@
       grid-template-columns: repeat(3, 1fr);
     }
     button {
-      grid-template-columns: 34px 1fr auto;
+      grid-template-columns: 1fr auto;
+    }
+    button :global(svg) {
+      display: none;
+    }
+    button {
+      padding-left: 8px;
     }
   }
 </style>

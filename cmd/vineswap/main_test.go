@@ -1,0 +1,433 @@
+package main_test
+
+import (
+	"bytes"
+	"context"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"io"
+	"net"
+	"net/http"
+	"os"
+	"os/exec"
+	"path/filepath"
+	"strings"
+	"syscall"
+	"testing"
+	"time"
+
+	"vineswap/demo"
+	"vineswap/pgtest"
+)
+
+var binary string
+
+func TestMain(m *testing.M) { os.Exit(pgtest.Main(built{m})) }
+
+// built builds the binary around the tests.
+type built struct{ m *testing.M }
+
+func (b built) Run() int {
+	dir, err := os.MkdirTemp("", "vineswap-cmd-")
+	if err == nil {
+		defer os.RemoveAll(dir)
+		binary = filepath.Join(dir, "vineswap")
+		var out []byte
+		if out, err = exec.Command("go", "build", "-o", binary, ".").CombinedOutput(); err != nil {
+			err = fmt.Errorf("%w: %s", err, out)
+		}
+	}
+	if err != nil {
+		fmt.Fprintln(os.Stderr, "building:", err)
+		return 1
+	}
+	return b.m.Run()
+}
+
+// run runs the binary with nothing in its environment but what is given, and
+// returns its output and status.
+func run(t *testing.T, stdin string, env []string, args ...string) (out, errs string, status int) {
+	t.Helper()
+	cmd := exec.Command(binary, args...)
+	cmd.Env = append([]string{"PATH=" + os.Getenv("PATH"), "HOME=" + t.TempDir()}, env...)
+	cmd.Stdin = strings.NewReader(stdin)
+	var o, e bytes.Buffer
+	cmd.Stdout, cmd.Stderr = &o, &e
+	err := cmd.Run()
+	var exit *exec.ExitError
+	if errors.As(err, &exit) {
+		return o.String(), e.String(), exit.ExitCode()
+	}
+	if err != nil {
+		t.Fatal(err)
+	}
+	return o.String(), e.String(), 0
+}
+
+// Everything that cannot be understood ends with status 2, one line on standard
+// error and nothing on standard output.
+func TestMistakesInTyping(t *testing.T) {
+	choose := func(flags ...string) []string { return append([]string{"choose"}, flags...) }
+	for name, args := range map[string][]string{
+		"an unfinished sum":         {"work", "47+"},
+		"letters":                   {"work", "abc"},
+		"a negative number":         {"work", "-3+4"},
+		"a negative number, JSON":   {"work", "-3+4", "--json"},
+		"too many digits":           {"work", "1234567+1"},
+		"leading zeros":             {"work", "047+25"},
+		"nothing":                   {"work", ""},
+		"no argument":               {"work"},
+		"two arguments":             {"work", "1+2", "3+4"},
+		"an unknown flag of work":   {"work", "1+2", "--jsn"},
+		"seven numbers":             {"work", "1+2+3+4+5+6+7"},
+		"another operation":         {"work", "47-25"},
+		"no digits":                 choose(),
+		"digits that are none":      choose("--digits", "2,x"),
+		"one number":                choose("--digits", "2"),
+		"seven digits":              choose("--digits", "7,1"),
+		"a place that none has":     choose("--digits", "1,1", "--swap", "tens=yes"),
+		"an unknown place":          choose("--digits", "1,1", "--swap", "unit=no"),
+		"a repeated place":          choose("--digits", "1,1", "--swap", "ones=no,ones=no"),
+		"a wish that is none":       choose("--digits", "1,1", "--swap", "ones=maybe"),
+		"zeros that are none":       choose("--digits", "1,1", "--zeros", "some"),
+		"none asked for":            choose("--digits", "1,1", "--count", "0"),
+		"too many asked for":        choose("--digits", "1,1", "--count", "100001"),
+		"a seed that is no number":  choose("--digits", "1,1", "--seed", "-1"),
+		"another operation chosen":  choose("--digits", "1,1", "--op", "subtract"),
+		"an argument to choose":     choose("--digits", "1,1", "more"),
+		"an unknown flag of choose": choose("--digit", "1,1"),
+		"an unknown command":        {"gather"},
+		"no database":               {"migrate"},
+		"no email":                  {"account", "add", "--class", "Shed", "--zone", "Europe/Vienna"},
+		"no class":                  {"account", "add", "--email", "a@school.test", "--zone", "Europe/Vienna"},
+		"no zone":                   {"account", "add", "--email", "a@school.test", "--class", "Shed", "--zone", "Mars"},
+	} {
+		t.Run(name, func(t *testing.T) {
+			out, errs, status := run(t, "", nil, args...)
+			if status != 2 || out != "" || strings.Count(errs, "\n") != 1 || !strings.HasPrefix(errs, "vineswap: ") {
+				t.Errorf("%v: status %d, %q on standard output, %q on standard error", args, status, out, errs)
+			}
+		})
+	}
+}
+
+func TestWork(t *testing.T) {
+	out, errs, status := run(t, "", nil, "work", "368 + 275", "--json")
+	var got struct {
+		Operation string
+		Numbers   []int
+		Answer    int
+		Swaps     []struct{ From, To string }
+		Steps     []struct {
+			Kind, Say string
+			Zones     map[string]map[string]int
+		}
+	}
+	if err := json.Unmarshal([]byte(out), &got); err != nil || status != 0 || errs != "" {
+		t.Fatalf("status %d, %v, %q", status, err, errs)
+	}
+	if got.Operation != "add" || got.Answer != 643 || fmt.Sprint(got.Swaps) != "[{ones tens} {tens hundreds}]" || fmt.Sprint(got.Numbers) != "[368 275]" {
+		t.Errorf("%+v", got)
+	}
+	last := got.Steps[len(got.Steps)-1]
+	if last.Kind != "say-back" || last.Say != "368 and 275 were joined. Together they are 643." || fmt.Sprint(last.Zones) != "map[joined:map[hundreds:6 ones:3 tens:4]]" {
+		t.Errorf("at the end %+v", last)
+	}
+	none, _, _ := run(t, "", nil, "work", "1+2", "--json")
+	if !strings.Contains(none, `"swaps":[]`) || strings.Contains(none, "null") {
+		t.Errorf("no swaps are %s", none)
+	}
+	plain, _, _ := run(t, "", nil, "work", "47+25")
+	for _, line := range []string{"47+25 = 72, one swap", "  Ten ones swap for one ten. It joins the tens.", "      joined: tens 7, ones 2", "    1\n    47\n  + 25\n  ----\n    72\n"} {
+		if !strings.Contains(plain, line) {
+			t.Errorf("no %q in\n%s", line, plain)
+		}
+	}
+}
+
+func TestChoose(t *testing.T) {
+	ask := []string{"choose", "--op", "add", "--digits", "2,2", "--swap", "ones=yes,tens=no", "--zeros", "any", "--count", "12", "--json"}
+	type chosen struct {
+		Fits     json.Number
+		Problems [][2]int
+	}
+	read := func(args ...string) (got chosen, errs string) {
+		t.Helper()
+		out, errs, status := run(t, "", nil, args...)
+		if err := json.Unmarshal([]byte(out), &got); err != nil || status != 0 || strings.Contains(out, "null") {
+			t.Fatalf("%v: status %d, %v, %s%s", args, status, err, out, errs)
+		}
+		return got, errs
+	}
+	seeded, told := read(append(ask, "--seed", "7")...)
+	again, _ := read(append(ask, "--seed", "7")...)
+	if seeded.Fits != "1260" || len(seeded.Problems) != 12 || fmt.Sprint(seeded) != fmt.Sprint(again) || told != "" {
+		t.Errorf("%+v, %+v, %q", seeded, again, told)
+	}
+	drawn, told := read(ask...)
+	var seed string
+	if _, err := fmt.Sscanf(told, "seed %s\n", &seed); err != nil {
+		t.Fatalf("no seed is told: %q", told)
+	}
+	if same, _ := read(append(ask, "--seed", seed)...); fmt.Sprint(same) != fmt.Sprint(drawn) {
+		t.Error("the seed that is told draws other problems")
+	}
+	for name, c := range map[string]struct {
+		args  []string
+		fits  json.Number
+		count int
+	}{
+		"nothing fits":                {[]string{"choose", "--digits", "2,2", "--swap", "ones=yes,tens=no", "--zeros", "yes", "--json"}, "0", 0},
+		"more asked than fit":         {[]string{"choose", "--digits", "1,1", "--count", "1000", "--json"}, "81", 81},
+		"no for a place of no number": {[]string{"choose", "--digits", "1,1", "--swap", "millions=no,tens=any", "--json"}, "81", 12},
+		"a number beyond 2^53":        {[]string{"choose", "--digits", "6,6,6,6,6,6", "--count", "1", "--json"}, "531441000000000000000000000000000000", 1},
+	} {
+		if name == "a number beyond 2^53" {
+			out, _, _ := run(t, "", nil, c.args...)
+			if !strings.Contains(out, `"fits":`+string(c.fits)+",") {
+				t.Errorf("%s: %s", name, out)
+			}
+			continue
+		}
+		if got, _ := read(c.args...); got.Fits != c.fits || len(got.Problems) != c.count || got.Problems == nil {
+			t.Errorf("%s: %s fit, %d drawn", name, got.Fits, len(got.Problems))
+		}
+	}
+	if plain, _, _ := run(t, "", nil, "choose", "--digits", "2,2", "--seed", "1", "--count", "1"); !strings.HasPrefix(plain, "8100 fit\n  ") {
+		t.Errorf("in the terminal: %s", plain)
+	}
+}
+
+func TestAccounts(t *testing.T) {
+	db := pgtest.Empty(t)
+	env := []string{"VINESWAP_DATABASE=" + db}
+	add := []string{"account", "add", "--email", "Mira@school.test", "--class", "Plum room", "--zone", "Europe/Vienna"}
+	if _, errs, status := run(t, "short\n", env, add...); status != 2 || !strings.Contains(errs, "at least 10") {
+		t.Errorf("a short password: %d %s", status, errs)
+	}
+	out, errs, status := run(t, "a-long-password\n", env, add...)
+	if status != 0 || out != "mira@school.test leads Plum room.\n" {
+		t.Fatalf("%d %s%s", status, out, errs)
+	}
+	if _, errs, status := run(t, "a-long-password\n", env, add...); status != 1 || !strings.Contains(errs, "used already") {
+		t.Errorf("twice: %d %s", status, errs)
+	}
+	if _, errs, status := run(t, "a-new-password\n", env, "account", "reset", "--email", "nobody@school.test"); status != 2 {
+		t.Errorf("nobody's password: %d %s", status, errs)
+	}
+	if _, errs, status := run(t, "a-new-password\n", env, "account", "reset", "--email", "mira@school.test"); status != 0 {
+		t.Errorf("reset: %d %s", status, errs)
+	}
+	ctx := context.Background()
+	s := pgtest.Open(t, db)
+	a, err := s.AccountByEmail(ctx, "mira@school.test")
+	if err != nil || a.Name != "mira" || strings.Contains(a.Password, "password") {
+		t.Fatalf("kept %+v, %v", a, err)
+	}
+	classes, err := s.Memberships(ctx, a.ID)
+	if err != nil || len(classes) != 1 || classes[0].Class != "Plum room" || classes[0].Role != "lead" {
+		t.Errorf("classes %+v, %v", classes, err)
+	}
+}
+
+// house is a demo as a process, in a state directory of its own.
+type house struct {
+	*testing.T
+	dir string
+}
+
+func newHouse(t *testing.T) house {
+	t.Helper()
+	dir, err := os.MkdirTemp("/var/tmp", "vineswap-demo-")
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() { os.RemoveAll(dir) })
+	return house{t, dir}
+}
+
+// process is one run of the demo, and what it has printed.
+type process struct {
+	house
+	cmd  *exec.Cmd
+	lock chan struct{}
+	out  *bytes.Buffer
+}
+
+func (h house) start(args ...string) *process {
+	h.Helper()
+	p := &process{house: h, cmd: exec.Command(binary, append([]string{"demo"}, args...)...), lock: make(chan struct{}, 1), out: &bytes.Buffer{}}
+	p.cmd.Env = append(os.Environ(), "VINESWAP_STATE="+h.dir)
+	pipe, err := p.cmd.StdoutPipe()
+	if err != nil {
+		h.Fatal(err)
+	}
+	p.cmd.Stderr = os.Stderr
+	if err := p.cmd.Start(); err != nil {
+		h.Fatal(err)
+	}
+	go func() {
+		buf := make([]byte, 4096)
+		for {
+			n, err := pipe.Read(buf)
+			p.lock <- struct{}{}
+			p.out.Write(buf[:n])
+			<-p.lock
+			if err != nil {
+				return
+			}
+		}
+	}()
+	h.Cleanup(func() {
+		p.cmd.Process.Kill()
+		p.cmd.Wait()
+	})
+	return p
+}
+
+func (p *process) said() string {
+	p.lock <- struct{}{}
+	defer func() { <-p.lock }()
+	return p.out.String()
+}
+
+// address waits until the demo says where it is open.
+func (p *process) address() string {
+	p.Helper()
+	for range 600 {
+		if _, rest, found := strings.Cut(p.said(), "is open at "); found && strings.Contains(rest, "Ctrl-C") {
+			return strings.Fields(rest)[0]
+		}
+		time.Sleep(50 * time.Millisecond)
+	}
+	p.Fatalf("the demo does not open: %s", p.said())
+	return ""
+}
+
+func answers(address string) bool {
+	client := http.Client{Timeout: 2 * time.Second}
+	res, err := client.Get(address + "/api/health")
+	if err != nil {
+		return false
+	}
+	defer res.Body.Close()
+	body, err := io.ReadAll(res.Body)
+	return err == nil && strings.Contains(string(body), "ok")
+}
+
+// database is the process id of the demo's PostgreSQL.
+func (h house) database() string {
+	h.Helper()
+	text, err := os.ReadFile(filepath.Join(h.dir, "postgres", "data", "postmaster.pid"))
+	if err != nil {
+		h.Fatal(err)
+	}
+	first, _, _ := strings.Cut(string(text), "\n")
+	return first
+}
+
+func gone(pid string) bool {
+	for range 200 {
+		if _, err := os.Stat("/proc/" + pid); err != nil {
+			return true
+		}
+		time.Sleep(50 * time.Millisecond)
+	}
+	return false
+}
+
+func (p *process) stop(signal os.Signal) error {
+	p.Helper()
+	if err := p.cmd.Process.Signal(signal); err != nil {
+		p.Fatal(err)
+	}
+	return p.cmd.Wait()
+}
+
+// The story of the first command: a start, one beside it, a kill, another start
+// on the same data, an end that ends the database too, and a fresh one.
+func TestDemoFromStartToStop(t *testing.T) {
+	h := newHouse(t)
+	busy, err := net.Listen("tcp", "127.0.0.1:0")
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer busy.Close()
+	port := fmt.Sprint(busy.Addr().(*net.TCPAddr).Port)
+
+	first := h.start("--port", port)
+	address := first.address()
+	if strings.HasSuffix(address, ":"+port) || !answers(address) {
+		t.Errorf("a busy port did not move on: %s", address)
+	}
+	for _, l := range demo.Logins() {
+		if !strings.Contains(first.said(), l.Email) {
+			t.Errorf("the log-in %s is not printed", l.Email)
+		}
+	}
+	beside, _, status := run(t, "", []string{"VINESWAP_STATE=" + h.dir}, "demo")
+	if status != 0 || !strings.Contains(beside, address) {
+		t.Errorf("one beside it: %d %q", status, beside)
+	}
+	if _, errs, status := run(t, "", []string{"VINESWAP_STATE=" + h.dir}, "demo", "--reset"); status != 1 || !strings.Contains(errs, "running") {
+		t.Errorf("a reset beside it: %d %q", status, errs)
+	}
+
+	// The process is killed without a word.
+	firstPage(t, address)
+	pid := h.database()
+	first.stop(syscall.SIGKILL)
+	if !gone(pid) {
+		t.Fatal("the database outlives a killed demo")
+	}
+	second := h.start("--port", port)
+	address = second.address()
+	if !answers(address) {
+		t.Error("it does not answer after a kill")
+	}
+	pid = h.database()
+	if err := second.stop(os.Interrupt); err != nil {
+		t.Errorf("Ctrl-C ends it with %v", err)
+	}
+	if answers(address) || !gone(pid) {
+		t.Error("Ctrl-C left something running")
+	}
+
+	// The data of the first run is there until it is reset.
+	before := clusterAge(t, h)
+	third := h.start("--port", port)
+	third.address()
+	if clusterAge(t, h) != before {
+		t.Error("another start made another database")
+	}
+	third.stop(syscall.SIGTERM)
+	fresh := h.start("--reset", "--port", port)
+	fresh.address()
+	if clusterAge(t, h) == before {
+		t.Error("a reset kept the database")
+	}
+}
+
+// clusterAge tells one cluster from another.
+func clusterAge(t *testing.T, h house) string {
+	t.Helper()
+	password, err := os.ReadFile(filepath.Join(h.dir, "postgres", "password"))
+	if err != nil {
+		t.Fatal(err)
+	}
+	return string(password)
+}
+
+// firstPage sees that the built screens are served.
+func firstPage(t *testing.T, address string) {
+	t.Helper()
+	res, err := http.Get(address + "/")
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer res.Body.Close()
+	if res.StatusCode != http.StatusOK {
+		t.Errorf("the first page is %d: have the screens been built?", res.StatusCode)
+	}
+}
