@@ -1,0 +1,102 @@
+package core_test
+
+import (
+	"go/parser"
+	"go/token"
+	"io/fs"
+	"path/filepath"
+	"slices"
+	"strconv"
+	"strings"
+	"testing"
+)
+
+const module = "vineswap/"
+
+// arrows says which of our rooms each room may import. A room that is not here
+// may not exist. docs/architecture.md has the same table in words.
+var arrows = map[string][]string{
+	"core/place":    {},
+	"core/swap":     {"core/place"},
+	"core/choose":   {"core/place"},
+	"core/material": {"core/place"},
+	"core/say":      {"core/place", "core/swap", "core/choose", "core/material"},
+	"core/setting":  {"core/say", "core/material"},
+	"core/lesson":   {"core/place", "core/swap", "core/choose", "core/material", "core/say"},
+	"wire":          {"core/*"},
+	"wire/gen":      {"wire"},
+	"store":         {"core/*"},
+	"localpg":       {},
+	"pgtest":        {"localpg", "store"},
+	"demo":          {"core/*", "store"},
+	"ui":            {},
+	"server":        {"core/*", "wire", "store"},
+	"cmd/vineswap":  {"core/*", "store", "server", "ui", "localpg", "demo"},
+	"e2e/guide":     {},
+	"e2e/shots":     {"demo", "e2e/guide"},
+}
+
+// standardOnly are the rooms that need nothing but the standard library.
+func standardOnly(room string) bool { return strings.HasPrefix(room, "core/") || room == "localpg" }
+
+// Core imports the standard library and core alone, and every arrow of the
+// house points one way.
+func TestArrows(t *testing.T) {
+	seen := map[string]bool{}
+	root := ".."
+	err := filepath.WalkDir(root, func(path string, d fs.DirEntry, err error) error {
+		if err != nil {
+			return err
+		}
+		if d.IsDir() && (d.Name() == "node_modules" || strings.HasPrefix(d.Name(), ".") && path != root) {
+			return fs.SkipDir
+		}
+		if !strings.HasSuffix(path, ".go") || strings.HasSuffix(path, "_test.go") {
+			return nil
+		}
+		rel, err := filepath.Rel(root, filepath.Dir(path))
+		if err != nil {
+			return err
+		}
+		room := filepath.ToSlash(rel)
+		seen[room] = true
+		return check(t, room, path)
+	})
+	if err != nil {
+		t.Fatal(err)
+	}
+	for room := range arrows {
+		if !seen[room] {
+			t.Errorf("the room %s is empty", room)
+		}
+	}
+}
+
+func check(t *testing.T, room, path string) error {
+	file, err := parser.ParseFile(token.NewFileSet(), path, nil, parser.ImportsOnly)
+	if err != nil {
+		return err
+	}
+	allowed, known := arrows[room]
+	if !known {
+		t.Errorf("%s: there is no room %s in the plan", path, room)
+	}
+	for _, spec := range file.Imports {
+		name, err := strconv.Unquote(spec.Path.Value)
+		if err != nil {
+			return err
+		}
+		ours, isOurs := strings.CutPrefix(name, module)
+		switch {
+		case isOurs && !allows(allowed, ours):
+			t.Errorf("%s: %s may not import %s", path, room, ours)
+		case !isOurs && strings.Contains(strings.Split(name, "/")[0], ".") && standardOnly(room):
+			t.Errorf("%s: %s imports %s and may import the standard library alone", path, room, name)
+		}
+	}
+	return nil
+}
+
+func allows(allowed []string, room string) bool {
+	return slices.Contains(allowed, room) || strings.HasPrefix(room, "core/") && slices.Contains(allowed, "core/*")
+}
