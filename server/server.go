@@ -27,6 +27,9 @@ type Options struct {
 	// Secure sets the cookies' secure flag: everywhere but on plain HTTP over
 	// loopback.
 	Secure bool
+	// Origin is the address that browsers see where a proxy stands before the
+	// server, such as https://vines.school.example; empty without one.
+	Origin string
 }
 
 // Limits of requests.
@@ -63,8 +66,13 @@ func New(o Options) (*Server, error) {
 	})
 	s.app.Use(logged, recovery.New(), helmet.New(helmet.Config{ContentSecurityPolicy: policy, XFrameOptions: "DENY", ReferrerPolicy: "same-origin"}))
 	api := s.app.Group("/api")
+	var trusted []string
+	if o.Origin != "" {
+		trusted = []string{o.Origin}
+	}
 	api.Use(noStore, csrf.New(csrf.Config{
-		Storage: o.Store.Sessions(), CookieName: tokenCookie, CookieSameSite: "Lax", CookieSecure: o.Secure, CookiePath: "/",
+		TrustedOrigins: trusted,
+		Storage:        o.Store.Sessions(), CookieName: tokenCookie, CookieSameSite: "Lax", CookieSecure: o.Secure, CookiePath: "/",
 		Extractor: extractors.FromHeader(csrf.HeaderName), IdleTimeout: sessionLength, ErrorHandler: refuseToken,
 	}))
 	s.route(api)

@@ -370,6 +370,23 @@ func TestForgedRequests(t *testing.T) {
 	}
 }
 
+// Behind a proxy the browser's origin is the proxy's, and only that one.
+func TestBehindAProxy(t *testing.T) {
+	h := newHouse(t)
+	const origin = "https://vines.school.test"
+	proxied := house{T: t, store: h.store, url: h.serve(server.Options{Store: h.store, Screens: screens, Origin: origin})}
+	for from, want := range map[string]int{origin: 422, "https://elsewhere.test": 403} {
+		p := proxied.nobody()
+		p.send("GET", "/api/me", nil)
+		req, _ := http.NewRequest("POST", proxied.url+"/api/login", strings.NewReader(`{}`))
+		req.Header.Set("X-Csrf-Token", p.token())
+		req.Header.Set("Origin", from)
+		if got := p.round(req); got.status != want {
+			t.Errorf("from %s: %d, want %d", from, got.status, want)
+		}
+	}
+}
+
 func TestLoginIsLimited(t *testing.T) {
 	h := newHouse(t)
 	p := h.nobody()

@@ -132,7 +132,7 @@ func serveDemo(ctx context.Context, out io.Writer, dir string, port int, pg *loc
 		case <-ctx.Done():
 		}
 	}()
-	return serve(ctx, s, l)
+	return serve(ctx, s, l, "")
 }
 
 func tellAddress(out io.Writer, address string) {

@@ -112,6 +112,15 @@ func TestMistakesInTyping(t *testing.T) {
 	}
 }
 
+func TestOriginIsChecked(t *testing.T) {
+	for _, bad := range []string{"vines.school.test", "ftp://vines.school.test", "https://vines.school.test/path"} {
+		_, errs, status := run(t, "", []string{"VINESWAP_ORIGIN=" + bad, "VINESWAP_DATABASE=postgres://127.0.0.1:1/x"}, "serve")
+		if status != 2 || !strings.Contains(errs, "VINESWAP_ORIGIN") {
+			t.Errorf("%s: %d %s", bad, status, errs)
+		}
+	}
+}
+
 func TestWork(t *testing.T) {
 	out, errs, status := run(t, "", nil, "work", "368 + 275", "--json")
 	var got struct {

@@ -6,6 +6,7 @@ import (
 	"fmt"
 	"log/slog"
 	"net"
+	"net/url"
 	"os"
 	"strings"
 
@@ -21,6 +22,7 @@ import (
 type config struct {
 	Database string `env:"VINESWAP_DATABASE"`
 	Address  string `env:"VINESWAP_ADDRESS" envDefault:"127.0.0.1:8420"`
+	Origin   string `env:"VINESWAP_ORIGIN"` // what browsers see through a proxy
 	Debug    bool   `env:"VINESWAP_DEBUG"`
 }
 
@@ -28,6 +30,9 @@ func readConfig() (config, error) {
 	cfg, err := env.ParseAs[config]()
 	if err != nil {
 		return cfg, usageError{err}
+	}
+	if u, err := url.Parse(cfg.Origin); err != nil || cfg.Origin != "" && (u.Host == "" || u.Path != "" || u.Scheme != "https" && u.Scheme != "http") {
+		return cfg, usageError{fmt.Errorf("VINESWAP_ORIGIN %q is no origin such as https://vines.school.example", cfg.Origin)}
 	}
 	level := slog.LevelInfo
 	if cfg.Debug {
@@ -69,21 +74,21 @@ func serveCommand() *cobra.Command {
 					return fmt.Errorf("listening: %w", err)
 				}
 				fmt.Fprintf(cmd.OutOrStdout(), "Vine Swap answers on %s\n", l.Addr())
-				return serve(cmd.Context(), s, l)
+				return serve(cmd.Context(), s, l, cfg.Origin)
 			})
 		},
 	}
 }
 
 // serve runs the application on a listener until the context ends. Plain HTTP
-// is meant for loopback; anywhere else a proxy speaks TLS before it, and the
-// cookies are secure.
-func serve(ctx context.Context, s *store.Store, l net.Listener) error {
+// is meant for loopback; for anywhere else a proxy speaks TLS before it at the
+// given origin, and the cookies are secure.
+func serve(ctx context.Context, s *store.Store, l net.Listener, origin string) error {
 	screens, err := ui.Screens()
 	if err != nil {
 		return err
 	}
-	srv, err := server.New(server.Options{Store: s, Screens: screens, Secure: !onLoopback(l.Addr())})
+	srv, err := server.New(server.Options{Store: s, Screens: screens, Secure: !onLoopback(l.Addr()) || strings.HasPrefix(origin, "https:"), Origin: origin})
 	if err != nil {
 		return err
 	}

@@ -1,6 +1,7 @@
 <script lang="ts">
   // The keys of a view, and the switch that turns single keys off.
   import { setShortcuts, shared } from '../state.svelte';
+  import Plain from './Plain.svelte';
 
   let { keys }: { keys: [string, string][] } = $props();
   let dialog = $state<HTMLDialogElement>();
@@ -28,7 +29,7 @@
     />
     single keys act
   </label>
-  <button class="plain" onclick={() => dialog?.close()}>Close</button>
+  <Plain onclick={() => dialog?.close()}>Close</Plain>
 </dialog>
 
 <style>
@@ -67,13 +68,5 @@
     width: 20px;
     height: 20px;
     accent-color: var(--leaf);
-  }
-  .plain {
-    min-height: 44px;
-    padding: 0 var(--s4);
-    border: 1.5px solid var(--leaf);
-    border-radius: var(--r2);
-    color: var(--leaf);
-    font-weight: 600;
   }
 </style>

@@ -9,6 +9,7 @@
   import { shortcuts } from '../../lib/keys';
   import { LessonInHand } from '../../lib/lesson.svelte';
   import Next from '../../lib/parts/Next.svelte';
+  import Plain from '../../lib/parts/Plain.svelte';
   import Wrong from '../../lib/parts/Wrong.svelte';
   import Cards from '../../lib/pieces/Cards.svelte';
   import Piece from '../../lib/pieces/Piece.svelte';
@@ -225,9 +226,9 @@
         <div class="lies">
           <div class="liesHead">
             <h1>How it lies</h1>
-            <button class="plain" aria-pressed={turned} onclick={() => (turned = !turned)}>
-              {turned ? 'Turn to you' : 'Turn to the children'}
-            </button>
+            <Plain pressed={turned} onclick={() => (turned = !turned)}
+              >{turned ? 'Turn to you' : 'Turn to the children'}</Plain
+            >
           </div>
           <Lies
             numbers={sum.numbers}
@@ -424,17 +425,6 @@
     display: flex;
     justify-content: space-between;
     align-items: center;
-  }
-  .plain {
-    min-height: 44px;
-    padding: 0 var(--s4);
-    border: 1.5px solid var(--leaf);
-    border-radius: var(--r2);
-    color: var(--leaf);
-    font-weight: 600;
-  }
-  .plain:hover {
-    background: var(--leaf-tint);
   }
   @media (max-width: 1100px) {
     .gather {

@@ -90,6 +90,7 @@
         );
       }
     }
+    if (fetched) out.push({ ...fetched.piece, x: fetched.x, y: fetched.y, gathered: true });
     return out;
   });
 
@@ -100,10 +101,15 @@
     return lane ? Math.max(0, lane.x - plan.swapAt.x) : 0;
   };
   const upper = $derived(PIECES[PIECES.indexOf(step.place ?? '') + 1] ?? '');
+  /** The new piece, which the next step lays with its own kind. */
   const fetched = $derived.by(() => {
     if (!stopping || !upper) return undefined;
+    const here = new Set(tracked[index]?.map((p) => p.id));
+    const piece = tracked[index + 1]?.find((p) => !here.has(p.id));
+    if (!piece) return undefined;
     const at = swapNew(step.place!);
     return {
+      piece,
       x: plan.swapAt.x + swapLeft(step.place!) + at.x * unit,
       y: plan.swapAt.y + at.y * unit,
     };
@@ -277,9 +283,6 @@
     {/if}
     {#if fetched}
       {@const b = boxOf(upper)}
-      <g transform="translate({fetched.x} {fetched.y}) scale({unit})">
-        <use href="#{material}-{upper}" />
-      </g>
       <!-- A tendril runs from the gap in the store to the new piece. -->
       {@const y = Math.min(rim - 12, fetched.y + b.height * unit + 14)}
       {@const x = fetched.x + (b.width * unit) / 2}

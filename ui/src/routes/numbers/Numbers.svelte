@@ -7,6 +7,7 @@
   import Bench from '../../lib/bench/Bench.svelte';
   import { shortcuts } from '../../lib/keys';
   import Next from '../../lib/parts/Next.svelte';
+  import Plain from '../../lib/parts/Plain.svelte';
   import Written from '../../lib/parts/Written.svelte';
   import Wrong from '../../lib/parts/Wrong.svelte';
   import Cord from '../../lib/pieces/Cord.svelte';
@@ -193,6 +194,12 @@
         tied by hand
       </button>
     </div>
+    <div class="how small">
+      <p>A cord is a place, read from the right.</p>
+      <p><b>Linked loops</b>: {desk.words.aSwap}.</p>
+      <p><b>Ends apart</b>: {desk.words.noSwap}.</p>
+      <p><b>Dashed loops</b>: either.</p>
+    </div>
     <form class="own" onsubmit={look} novalidate>
       <label for="own">Numbers of your own</label>
       <span>
@@ -206,7 +213,7 @@
           bind:value={typed}
           aria-describedby={wrong ? 'own-wrong' : undefined}
         />
-        <button>Look</button>
+        <Plain type="submit">Look</Plain>
       </span>
       {#if wrong}<Wrong trouble={wrong} id="own-wrong" />{/if}
     </form>
@@ -247,19 +254,17 @@
               >
             {/each}
           </div>
-          <button class="draw" disabled={BigInt(chosen.fits) <= HAND} onclick={redraw}>
-            Draw twelve more
-          </button>
+          <Plain disabled={BigInt(chosen.fits) <= HAND} onclick={redraw}>Draw twelve more</Plain>
         </div>
         {#if trouble}<Wrong {trouble} />{/if}
         {#if chosen.clash}
           <div class="clash">
             <p>{chosen.clash}</p>
             {#each chosen.mends as mend (mend.text)}
-              <button onclick={() => choose({ ...mend.choice, count: HAND, seed: '' })}>
+              <Plain onclick={() => choose({ ...mend.choice, count: HAND, seed: '' })}>
                 {mend.text}
                 <span class="kid">{BigInt(mend.fits).toLocaleString('en')} fit</span>
-              </button>
+              </Plain>
             {/each}
           </div>
         {:else}
@@ -297,7 +302,7 @@
         {/if}
       {:else if trouble}
         <Wrong {trouble} />
-        <button class="draw" onclick={() => choose(start())}>Begin again</button>
+        <Plain onclick={() => choose(start())}>Begin again</Plain>
       {/if}
     </div>
   {/snippet}
@@ -345,6 +350,17 @@
     background: var(--leaf-tint);
     font-weight: 650;
   }
+  .how {
+    margin-top: var(--s3);
+  }
+  .how b {
+    font-weight: 600;
+  }
+  @media (max-height: 780px), (max-width: 900px) {
+    .how {
+      display: none;
+    }
+  }
   .own {
     margin-top: auto;
     padding-top: var(--s3);
@@ -372,18 +388,6 @@
   }
   .own input.wrong {
     border-color: var(--clay);
-  }
-  .own span button,
-  .draw,
-  .clash button {
-    min-height: 44px;
-    padding: 0 var(--s3);
-    border: 1.5px solid var(--leaf);
-    border-radius: var(--r2);
-    background: var(--paper);
-    color: var(--leaf);
-    font-weight: 600;
-    white-space: nowrap;
   }
   .own :global(.wrong[role]) {
     margin-top: 6px;
@@ -438,17 +442,6 @@
     font-weight: 650;
     box-shadow: inset 0 -3px 0 var(--leaf);
   }
-  .draw:hover,
-  .clash button:hover,
-  .own span button:hover {
-    background: var(--leaf-tint);
-  }
-  .draw:disabled {
-    border-style: dashed;
-    border-color: var(--ink-2);
-    color: var(--ink-2);
-    background: none;
-  }
   .hand {
     flex: 1;
     min-height: 0;
@@ -502,7 +495,7 @@
     font-size: var(--t3);
     line-height: 28px;
   }
-  .clash button span {
+  .clash span {
     margin-left: var(--s3);
     color: var(--ink);
     font-weight: 400;

@@ -7,6 +7,7 @@
   import Bench from '../../lib/bench/Bench.svelte';
   import { shortcuts } from '../../lib/keys';
   import Next from '../../lib/parts/Next.svelte';
+  import Plain from '../../lib/parts/Plain.svelte';
   import Wrong from '../../lib/parts/Wrong.svelte';
   import {
     classPath,
@@ -61,9 +62,9 @@
     <h1>{desk.class.name}</h1>
     <p class="small">{shared.me?.name}, {desk.class.role}</p>
     {#each shared.me?.classes.filter((c) => c.id !== desk.class.id) ?? [] as c (c.id)}
-      <button class="plain" onclick={() => openClass(c)}>Go to {c.name}</button>
+      <p class="go"><Plain onclick={() => openClass(c)}>Go to {c.name}</Plain></p>
     {/each}
-    <button class="plain" onclick={logOut}>Log out</button>
+    <p class="go"><Plain onclick={logOut}>Log out</Plain></p>
   {/snippet}
   {#snippet mat()}
     <div class="matters">
@@ -106,17 +107,8 @@
 </Bench>
 
 <style>
-  .plain {
+  .go {
     margin-top: var(--s3);
-    min-height: 44px;
-    padding: 0 var(--s4);
-    border: 1.5px solid var(--leaf);
-    border-radius: var(--r2);
-    color: var(--leaf);
-    font-weight: 600;
-  }
-  .plain:hover {
-    background: var(--leaf-tint);
   }
   .matters {
     height: 100%;

@@ -91,14 +91,14 @@
     </div>
   {/snippet}
   {#snippet book()}
-    <h1>{inHand ? 'Next' : 'The first step'}</h1>
+    <h1>{inHand ? 'Next' : shared.mayPresent ? 'The first step' : 'Looking on'}</h1>
     {#if inHand}
       <p class="nextup">{inHand.next}</p>
       <p class="small">{inHand.sum.numbers.join(' + ')}, {inHand.sum.swaps}</p>
       {#if shared.mayPresent}
         <p class="other"><a href={view('numbers')} use:link>Choose other numbers</a></p>
       {/if}
-    {:else}
+    {:else if shared.mayPresent}
       <p class="nextup">A stage, or knots tied by hand; then the numbers are drawn for you.</p>
     {/if}
     {#if !shared.mayPresent}
