@@ -244,6 +244,9 @@ func TestEveryRoleAgainstEveryRoute(t *testing.T) {
 			if got.status >= 400 {
 				got.trouble(t)
 			}
+			if bytes.Contains(got.body, []byte("null")) {
+				t.Errorf("%s %s answers a null: %s", route.Method, route.Path, got.body)
+			}
 			asked++
 		}
 	}

@@ -71,9 +71,9 @@ func SumOf(w say.Words, numbers []place.Number) Sum {
 	out.Answer, out.Words, out.Swaps = int(answer), answer.Words(w.And), w.Swaps(swaps)
 	switch {
 	case !material.CanLayOut(answer):
-		out.Why = fmt.Sprintf("%d is more than pieces can show: there is no piece above the thousand cube.", answer)
+		out.Why = say.TooLarge(answer)
 	case len(numbers) > lesson.MostAddends:
-		out.Why = fmt.Sprintf("The mat takes %d numbers at a time.", lesson.MostAddends)
+		out.Why = say.TooMany(lesson.MostAddends)
 	default:
 		out.LaidOut = true
 	}
@@ -105,17 +105,14 @@ func LinkOf(w say.Words, id string, l lesson.Lesson, v lesson.View, children []l
 	switch {
 	case l.Stand == lesson.Gathering:
 		link.Mark, link.Next = gatherMark, v.Lines[0].Do
-		link.Said = "The numbers are chosen. Next the pieces are gathered."
+		link.Said = say.Gathering
 	case v.Index == len(v.Lines)-1:
-		link.Next, link.Said = finish, v.Lines[v.Index].String()
+		link.Next, link.Said = say.Finish, v.Lines[v.Index].String()
 	default:
 		link.Next, link.Said = v.Lines[v.Index+1].Do, v.Lines[v.Index].String()
 	}
 	return link
 }
-
-// finish is the action after the last step.
-const finish = "Finish the lesson"
 
 // gatherMark is where the ribbon stands while a lesson is gathered.
 const gatherMark = 1
@@ -123,12 +120,11 @@ const gatherMark = 1
 // marksOf makes the ribbon's steps, and for each step of the trace which of
 // them it belongs to.
 func marksOf(w say.Words, t swap.Trace) ([]Mark, []int) {
-	marks := []Mark{{Name: "choose"}, {Name: "gather"}}
+	marks := []Mark{{Name: say.Choose}, {Name: say.Gather}}
 	index := make([]int, len(t.Steps))
 	for i, s := range t.Steps {
-		name := map[swap.Phase]string{swap.LayOut: "build", swap.Joining: "join", swap.Work: w.PlaceMany(s.At.Place), swap.Reading: "read"}[s.At.Phase]
 		if s.At.Ordinal == 0 {
-			marks = append(marks, Mark{name, s.At.String()})
+			marks = append(marks, Mark{w.Phase(s.At), s.At.String()})
 		}
 		index[i] = len(marks) - 1
 	}
@@ -138,7 +134,7 @@ func marksOf(w say.Words, t swap.Trace) ([]Mark, []int) {
 // LessonOf makes the whole view of a lesson.
 func LessonOf(w say.Words, link LessonLink, revision int, v lesson.View, children []lesson.Child) Lesson {
 	_, marks := marksOf(w, v.Trace)
-	out := Lesson{Link: link, Revision: revision, Children: []Learner{}, Index: v.Index, Needs: needsOf(w, v), Roles: []Role{}, Finish: finish,
+	out := Lesson{Link: link, Revision: revision, Children: []Learner{}, Index: v.Index, Needs: needsOf(w, v), Roles: []Role{}, Finish: say.Finish,
 		Top: v.Trace.Columns[len(v.Trace.Columns)-1].Place.String()}
 	for i, c := range children {
 		out.Children = append(out.Children, Learner{c.ID, c.Name})
@@ -196,11 +192,9 @@ func needsOf(w say.Words, v lesson.View) Needs {
 		}
 		out.Cautions = append(out.Cautions, Care{string(c), text})
 	}
-	numbers := place.Number(len(n.SmallCards)).Words(false)
-	out.TraysSay = fmt.Sprintf("%s for the numbers, one for the result", numbers)
-	out.CardsSay = fmt.Sprintf("%s small, one large", numbers)
-	out.Time = fmt.Sprintf("about %d minutes", n.Minutes)
-	out.Basis = fmt.Sprintf("Three for laying out, three quarters of one for each %s, one for saying back: %s.", w.SwapWord(), w.Swaps(len(v.Trace.Swaps)))
+	numbers := len(n.SmallCards)
+	out.TraysSay, out.CardsSay = say.Trays(numbers), say.CardSets(numbers)
+	out.Time, out.Basis = say.Minutes(n.Minutes), w.MinutesBasis(len(v.Trace.Swaps))
 	return out
 }
 
@@ -273,8 +267,7 @@ func knotOf(w say.Words, c choose.Choice, p place.Place) Knot {
 	for want, n := range counts {
 		k.Counts[choose.Want(want).String()] = n.String()
 	}
-	next, _ := p.Next()
-	k.Name = fmt.Sprintf("%s to %s", w.PlaceMany(p), w.PlaceMany(next))
+	k.Name = w.Boundary(p)
 	return k
 }
 
@@ -285,51 +278,26 @@ func ChoicesOf(now setting.Class) Choices {
 		c := now
 		c.Swap = word
 		name := c.Words().ASwap()
-		swaps.Sides = append(swaps.Sides, Side{string(word), name, example(c.Words(), swap.MakeSwap)})
+		swaps.Sides = append(swaps.Sides, Side{string(word), name, c.Words().Example(swap.MakeSwap)})
 	}
 	places := Matter{ID: "places", Name: "The lowest place is called"}
 	for _, word := range say.PlaceWords() {
 		c := now
 		c.Places = word
-		places.Sides = append(places.Sides, Side{string(word), string(word), example(c.Words(), swap.CountUp)})
+		places.Sides = append(places.Sides, Side{string(word), string(word), c.Words().Example(swap.CountUp)})
 	}
 	and := Matter{ID: "and", Name: "Numbers are said"}
 	for _, with := range []bool{false, true} {
 		c := now
 		c.And = with
 		name := map[bool]string{false: "without “and”", true: "with “and”"}[with]
-		and.Sides = append(and.Sides, Side{fmt.Sprint(with), name, example(c.Words(), swap.ReadOut)})
+		and.Sides = append(and.Sides, Side{fmt.Sprint(with), name, c.Words().Example(swap.ReadOut)})
 	}
 	kinds := Matter{ID: "material", Name: "Lessons open with"}
 	for _, kind := range []material.Kind{material.Beads, material.Blocks} {
-		kinds.Sides = append(kinds.Sides, Side{string(kind), string(kind), pieceNames(kind)})
+		kinds.Sides = append(kinds.Sides, Side{string(kind), string(kind), say.PieceNames(kind)})
 	}
 	return Choices{[]Matter{swaps, places, and, kinds}}
-}
-
-// example is what is said at the first step of a kind in 238 + 267.
-func example(w say.Words, kind swap.StepKind) string {
-	t, err := swap.Solve(swap.SumOf(238, 267))
-	if err != nil {
-		return ""
-	}
-	for i, line := range w.Trace(t) {
-		if t.Steps[i].Kind == kind {
-			return line.String()
-		}
-	}
-	return ""
-}
-
-func pieceNames(kind material.Kind) string {
-	names := ""
-	for p := place.Ones; p.HasPiece(); p++ {
-		if p > place.Ones {
-			names += ", "
-		}
-		names += say.Piece(kind, p, 1)
-	}
-	return names
 }
 
 // DayOf writes a day as a guide says it.

@@ -97,9 +97,6 @@ func (w Words) NoSwap() string { return "no " + w.forms().noun }
 // ASwap names one swap: "a swap", "an exchange".
 func (w Words) ASwap() string { return w.forms().with }
 
-// SwapWord is the noun alone: "swap", "carry".
-func (w Words) SwapWord() string { return w.forms().noun }
-
 // SwapNouns names several: "swaps", "carries".
 func (w Words) SwapNouns() string { return w.forms().nouns }
 

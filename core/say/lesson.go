@@ -1,0 +1,88 @@
+package say
+
+import (
+	"fmt"
+
+	"vineswap/core/material"
+	"vineswap/core/place"
+	"vineswap/core/swap"
+)
+
+// What a lesson says of itself outside its steps.
+const (
+	Choose    = "choose"                                                // the ribbon's first mark
+	Gather    = "gather"                                                // and its second
+	Finish    = "Finish the lesson"                                     // what is done after the last step
+	Gathering = "The numbers are chosen. Next the pieces are gathered." // said before the first step
+)
+
+// Phase names the stretch of the work that a position lies in, as on the
+// ribbon: "build", "join", the place at work, "read".
+func (w Words) Phase(at swap.Position) string {
+	switch at.Phase {
+	case swap.LayOut:
+		return "build"
+	case swap.Joining:
+		return "join"
+	case swap.Work:
+		return w.PlaceMany(at.Place)
+	}
+	return "read"
+}
+
+// Trays says what the trays are for.
+func Trays(numbers int) string {
+	return fmt.Sprintf("%s for the numbers, one for the result", place.Number(numbers).Words(false))
+}
+
+// CardSets says how many sets of cards there are.
+func CardSets(numbers int) string {
+	return fmt.Sprintf("%s small, one large", place.Number(numbers).Words(false))
+}
+
+// Minutes says how long a lesson takes.
+func Minutes(n int) string { return fmt.Sprintf("about %d minutes", n) }
+
+// MinutesBasis says what the minutes are made of.
+func (w Words) MinutesBasis(swaps int) string {
+	return fmt.Sprintf("Three for laying out, three quarters of one for each %s, one for saying back: %s.", w.forms().noun, w.Swaps(swaps))
+}
+
+// TooLarge says why a result is not laid out.
+func TooLarge(answer place.Number) string {
+	return fmt.Sprintf("%d is more than pieces can show: there is no piece above the thousand cube.", answer)
+}
+
+// TooMany says why so many numbers are not laid out.
+func TooMany(most int) string {
+	return fmt.Sprintf("The mat takes %s numbers at a time.", place.Number(most).Words(false))
+}
+
+// Boundary names where a knot lies: "tens to hundreds".
+func (w Words) Boundary(p place.Place) string {
+	next, _ := p.Next()
+	return fmt.Sprintf("%s to %s", w.PlaceMany(p), w.PlaceMany(next))
+}
+
+// PieceNames lists the pieces of a material, ones first.
+func PieceNames(kind material.Kind) string {
+	var names []string
+	for p := place.Ones; p.HasPiece(); p++ {
+		names = append(names, Piece(kind, p, 1))
+	}
+	return list(names)
+}
+
+// Example is what is said at the first step of a kind in 238 + 267.
+func (w Words) Example(kind swap.StepKind) string {
+	t, err := swap.Solve(swap.SumOf(238, 267))
+	if err != nil {
+		return ""
+	}
+	for i, line := range w.Trace(t) {
+		if t.Steps[i].Kind == kind {
+			return line.String()
+		}
+	}
+	return ""
+}

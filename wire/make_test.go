@@ -1,0 +1,140 @@
+package wire_test
+
+import (
+	"encoding/json"
+	"math/rand/v2"
+	"reflect"
+	"strings"
+	"testing"
+
+	"vineswap/core/choose"
+	"vineswap/core/lesson"
+	"vineswap/core/material"
+	"vineswap/core/place"
+	"vineswap/core/say"
+	"vineswap/core/setting"
+	"vineswap/core/swap"
+	"vineswap/wire"
+)
+
+func made(t *testing.T, numbers ...place.Number) (wire.Lesson, lesson.View) {
+	t.Helper()
+	l, err := lesson.New([]swap.Problem{swap.SumOf(numbers...)}, "", material.Beads, []string{"w"})
+	if err != nil {
+		t.Fatal(err)
+	}
+	children := []lesson.Child{{ID: "w", Name: "Wren A."}}
+	v, err := l.Open(say.Words{}, children)
+	if err != nil {
+		t.Fatal(err)
+	}
+	link := wire.LinkOf(say.Words{}, "id", l, v, children, "9:15")
+	return wire.LessonOf(say.Words{}, link, 3, v, children), v
+}
+
+// Over seeded lessons: no null crosses the wire, the ribbon only moves on, the
+// zones are the trace's, and each mark leads to the step that begins it.
+func TestLessonLaws(t *testing.T) {
+	rng := rand.New(rand.NewPCG(6, 2))
+	for range 300 {
+		l, v := made(t, place.Number(rng.IntN(5_000)), place.Number(rng.IntN(5_000)))
+		text, err := json.Marshal(l)
+		if err != nil || strings.Contains(string(text), "null") {
+			t.Fatalf("%v: %s", err, text)
+		}
+		mark := 0
+		for i, s := range l.Steps {
+			if s.Mark < mark || s.Mark > mark+2 {
+				t.Fatalf("%s: the ribbon goes from %d to %d", s.At, mark, s.Mark)
+			}
+			if s.Mark != mark && l.Link.Ribbon[s.Mark].At != s.At {
+				t.Fatalf("the mark %q leads to %s, not to %s", l.Link.Ribbon[s.Mark].Name, l.Link.Ribbon[s.Mark].At, s.At)
+			}
+			mark = s.Mark
+			for zone, counts := range s.Zones {
+				var h place.Holding
+				for name, n := range counts {
+					p, err := place.Parse(name)
+					if err != nil {
+						t.Fatal(err)
+					}
+					h[p] = n
+				}
+				if h != v.Trace.Steps[i].Zones.In(swap.Zone(zone)) {
+					t.Fatalf("%s: %s holds %v", s.At, zone, counts)
+				}
+			}
+		}
+		if mark != len(l.Link.Ribbon)-1 {
+			t.Fatalf("the ribbon ends at %d of %d", mark, len(l.Link.Ribbon))
+		}
+	}
+}
+
+func TestLinkSaysWhatIsNext(t *testing.T) {
+	l, _ := made(t, 47, 25)
+	if l.Link.Next != "Lay out" || l.Link.Ribbon[l.Link.Mark].Name != "gather" || l.Link.Sum.Stage.ID != "joining/one-swap-ones" {
+		t.Errorf("%+v", l.Link)
+	}
+	if l.Needs.Minutes != 5 || l.Needs.Time != "about 5 minutes" || l.Roles[0].Does != "builds 47 and 25, works the ones and the tens" {
+		t.Errorf("%+v, %+v", l.Needs, l.Roles)
+	}
+}
+
+// What is asked for, made into a choice and answered, asks for the same.
+func TestChoiceThereAndBack(t *testing.T) {
+	for name, ask := range map[string]wire.Choose{
+		"a stage":         {Stage: "joining/several-swaps", Digits: []int{4, 4}, Swap: map[string]string{}, Zeros: "any"},
+		"knots and zeros": {Digits: []int{3, 2}, Swap: map[string]string{"ones": "yes", "tens": "no"}, Zeros: "yes"},
+	} {
+		c, err := wire.ChoiceOf(ask)
+		if err != nil {
+			t.Fatal(err)
+		}
+		space, err := c.Space()
+		if err != nil {
+			t.Fatal(err)
+		}
+		got := wire.ChosenOf(say.Words{}, c, space, 3, 7)
+		if !reflect.DeepEqual(got.Choice, ask) {
+			t.Errorf("%s came back as %+v", name, got.Choice)
+		}
+		if len(got.Problems) != 3 || len(got.Knots) != ask.Digits[0] || len(got.Lanes) != ask.Digits[0] {
+			t.Errorf("%s: %+v", name, got)
+		}
+	}
+	for name, ask := range map[string]wire.Choose{
+		"a place": {Digits: []int{2, 2}, Swap: map[string]string{"unit": "yes"}},
+		"a wish":  {Digits: []int{2, 2}, Swap: map[string]string{"ones": "perhaps"}},
+		"zeros":   {Digits: []int{2, 2}, Zeros: "some"},
+	} {
+		if _, err := wire.ChoiceOf(ask); err == nil {
+			t.Errorf("%s that is none was read", name)
+		}
+	}
+}
+
+// Every side that the settings view offers can be set.
+func TestEverySideCanBeSet(t *testing.T) {
+	sides := 0
+	for _, m := range wire.ChoicesOf(setting.Default()).Matters {
+		for _, side := range m.Sides {
+			sides++
+			got := map[string]string{"swap": "swap", "places": "ones", "material": "beads", "and": "false"}
+			got[m.ID] = side.Value
+			if _, err := setting.Made(got["swap"], got["places"], got["material"], got["and"] == "true"); err != nil || side.Example == "" || side.Name == "" {
+				t.Errorf("%s: %+v: %v", m.ID, side, err)
+			}
+		}
+	}
+	if sides != len(say.SwapWords())+len(say.PlaceWords())+4 {
+		t.Errorf("%d sides", sides)
+	}
+}
+
+func TestStages(t *testing.T) {
+	stages := wire.StagesOf(say.Words{})
+	if len(stages) != len(choose.Stages()) || stages[1].Knots[0] != "yes" || stages[1].Least != 2 || !stages[4].Made {
+		t.Errorf("%+v", stages)
+	}
+}
