@@ -8,6 +8,7 @@ import (
 	"os/exec"
 	"path/filepath"
 	"strings"
+	"sync"
 	"syscall"
 	"testing"
 	"time"
@@ -65,36 +66,52 @@ type school struct {
 	url   string
 }
 
-func open(t *testing.T) school {
+// loaded is the school before it opens.
+func loaded(t *testing.T) school {
 	t.Helper()
 	db := pgtest.URL(t)
 	s := school{T: t, store: pgtest.Open(t, db), db: db}
 	if err := demo.Load(context.Background(), s.store, server.HashPassword, time.Now()); err != nil {
 		t.Fatal(err)
 	}
+	return s
+}
+
+// open is the school with its server running until the test ends.
+func open(t *testing.T) school {
+	t.Helper()
+	s := loaded(t)
+	var stop func()
+	s.url, stop = s.serve("127.0.0.1:0")
+	t.Cleanup(stop)
+	return s
+}
+
+// serve runs the binary on an address and returns where it answers; stop ends
+// it, once.
+func (s school) serve(address string) (url string, stop func()) {
+	s.Helper()
 	cmd := exec.Command(binary, "serve")
-	cmd.Env = append(os.Environ(), "VINESWAP_DATABASE="+db, "VINESWAP_ADDRESS=127.0.0.1:0")
+	cmd.Env = append(os.Environ(), "VINESWAP_DATABASE="+s.db, "VINESWAP_ADDRESS="+address)
 	out, err := cmd.StdoutPipe()
 	if err != nil {
-		t.Fatal(err)
+		s.Fatal(err)
 	}
 	cmd.Stderr = os.Stderr
 	if err := cmd.Start(); err != nil {
-		t.Fatal(err)
+		s.Fatal(err)
 	}
-	t.Cleanup(func() {
-		cmd.Process.Signal(syscall.SIGTERM)
-		if err := cmd.Wait(); err != nil {
-			t.Errorf("the server ended with %v", err)
-		}
-	})
 	line, err := bufio.NewReader(out).ReadString('\n')
 	if err != nil {
-		t.Fatalf("the server did not start: %v", err)
+		s.Fatalf("the server did not start: %v", err)
 	}
 	words := strings.Fields(line)
-	s.url = "http://" + words[len(words)-1]
-	return s
+	return "http://" + words[len(words)-1], sync.OnceFunc(func() {
+		cmd.Process.Signal(syscall.SIGTERM)
+		if err := cmd.Wait(); err != nil {
+			s.Errorf("the server ended with %v", err)
+		}
+	})
 }
 
 // sit opens a tab; what fails in it fails the test.
@@ -149,7 +166,7 @@ func (s school) keptAs(id uuid.UUID) store.Lesson {
 	return l
 }
 
-// stop ends the test where the guide is stuck: what follows would say nothing.
+// check ends the test where the guide is stuck: what follows would say nothing.
 func (s school) check(g *guide.Guide) {
 	s.Helper()
 	if g.Err() != nil {

@@ -4,6 +4,7 @@ import (
 	"context"
 	"errors"
 	"fmt"
+	"strings"
 	"testing"
 
 	"github.com/chromedp/chromedp/kb"
@@ -185,6 +186,30 @@ func TestSessionEndsMidway(t *testing.T) {
 	pgtest.Exec(t, s.db, "delete from session")
 	g.Reload().See("Open the room").Write("Email", "hanne@vineswap.test").Write("Password", "not this one").Press("Open the room").See("do not belong together")
 	g.Write("Password", demoPassword).Press("Open the room").Holds("the same step", at("lay-out/2"))
+}
+
+// While the server is away the lesson goes on; what waits is said, and kept
+// when the server is back.
+func TestTheServerGoesAndComesBack(t *testing.T) {
+	s := loaded(t)
+	url, stop := s.serve("127.0.0.1:0")
+	s.url = url
+	g := s.sit(laptopWidth, laptopHeight)
+	rehearse(s.login(g, "hanne"), "47+25").Key(" ").Holds("built", at("lay-out/1")).Settle()
+	s.check(g)
+	stop()
+	g.Key(" ", " ", " ").Holds("on without it", at("lay-out/4")).See("Waits for the network")
+	s.check(g)
+	if kept := s.kept(g); kept.At.String() != "lay-out/1" {
+		t.Errorf("kept at %v while nobody could", kept.At)
+	}
+	_, stop = s.serve(strings.TrimPrefix(url, "http://"))
+	t.Cleanup(stop)
+	g.Holds("saved", "document.querySelector('.saved').innerText === 'Saved'").Holds("still there", at("lay-out/4"))
+	s.check(g)
+	if kept := s.kept(g); kept.At.String() != "lay-out/4" {
+		t.Errorf("kept at %v", kept.At)
+	}
 }
 
 // Who only looks on can read a lesson and change nothing.

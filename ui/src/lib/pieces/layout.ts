@@ -122,61 +122,69 @@ function lowest(work: Work, tray: Counts, unit: number, width: number, most: num
   return Infinity;
 }
 
-function tryUnit(work: Work, unit: number, w: number, h: number): Layout | undefined {
-  const width = w - 2 * (MAT.margin + MAT.inset);
-  const top = MAT.margin + MAT.rim;
-  const chrome = MAT.rim + MAT.label;
+/** What stands above the pieces of a band: half a card, and the names. */
+const CHROME = MAT.rim + MAT.label;
 
-  // The trays, below one another, each as high as it needs.
-  const room =
-    h - top - MAT.margin - chrome * work.trays.length - MAT.between * (work.trays.length - 1);
-  const needs = work.trays.map((t) => lowest(work, t, unit, width, room / unit));
-  const spare = room / unit - needs.reduce((a, b) => a + b, 0);
+/** The trays, below one another, each as high as it needs and what is spare shared out. */
+function trayBands(work: Work, unit: number, width: number, h: number): Band[] | undefined {
+  const n = work.trays.length;
+  const top = MAT.margin + MAT.rim;
+  const room = (h - top - MAT.margin - CHROME * n - MAT.between * (n - 1)) / unit;
+  const needs = work.trays.map((tray) => lowest(work, tray, unit, width, room));
+  const spare = room - needs.reduce((a, b) => a + b, 0);
   if (!(spare >= 0)) return undefined;
+  const bands: Band[] = [];
   let y = top;
-  const trays: Band[] = [];
   for (const [i, tray] of work.trays.entries()) {
-    const high = needs[i]! + spare / work.trays.length;
+    const high = needs[i]! + spare / n;
     const made = lanes(work, [tray], unit, width, () => high);
     if (!made) return undefined;
-    const height = chrome + high * unit;
-    trays.push({ y, height, lanes: made });
-    y += height + MAT.between;
+    bands.push({ y, height: CHROME + high * unit, lanes: made });
+    y += CHROME + high * unit + MAT.between;
   }
+  return bands;
+}
 
-  // Pushed together: the swap has its place below the lower piles.
-  const height = h - top - MAT.margin - MAT.foot;
-  const high = (height - chrome - MAT.foot) / unit;
+/** The joined piles, with the place of a swap below the lower ones. */
+function joinedBand(work: Work, unit: number, width: number, h: number) {
+  const y = MAT.margin + MAT.rim;
+  const height = h - y - MAT.margin - MAT.foot;
+  const high = (height - CHROME - MAT.foot) / unit;
   const boxes = work.swaps.map(swapBox);
   const swapHigh = Math.max(0, ...boxes.map((b) => b.height));
-  const swapWide = Math.max(0, ...boxes.map((b) => b.width)) * unit + 84;
-  const above = (place: PlaceId): number =>
-    boxes.length && (place === 'ones' || place === 'tens') ? high - swapHigh - 2 : high;
-  const joined = lanes(work, [work.fullest], unit, width, above);
-  if (!joined) return undefined;
+  const swapWide = boxes.length ? Math.max(...boxes.map((b) => b.width)) * unit + COUNTED : 0;
+  const above = boxes.length ? high - swapHigh - 2 : high;
+  const made = lanes(work, [work.fullest], unit, width, (place) =>
+    place === 'ones' || place === 'tens' ? above : high,
+  );
+  if (!made) return undefined;
   const right = MAT.margin + MAT.inset + width;
-  const under = joined.find((l) => l.place === 'tens' || l.place === 'ones')!;
-  if (boxes.length && right - under.x < swapWide) {
-    // Not wide enough: every lane that the swap reaches under ends above it.
-    for (const lane of joined) {
-      if (lane.x + lane.width > right - swapWide)
-        lane.fits = Math.min(lane.fits, high - swapHigh - 2);
-      if (!fitsLane(work, lane, unit)) return undefined;
-    }
+  const under = made.find((l) => l.place === 'tens' || l.place === 'ones')!;
+  // Every pile that the swap reaches under ends above it.
+  for (const lane of made) {
+    if (lane.x + lane.width > right - swapWide) lane.fits = Math.min(lane.fits, above);
+    if (!fitsLane(work, lane, unit)) return undefined;
   }
-  const swapWidth = boxes.length ? swapWide : 0;
-  const from = Math.min(under.x, right - swapWidth);
+  const x = Math.min(under.x, right - swapWide);
   return {
-    unit,
-    trays,
-    joined: { y: top, height, lanes: joined },
+    joined: { y, height, lanes: made },
     swapAt: {
-      x: from,
-      y: top + height - MAT.foot - swapHigh * unit - 4,
-      width: right - from,
+      x,
+      y: y + height - MAT.foot - swapHigh * unit - 4,
+      width: right - x,
       height: swapHigh * unit,
     },
   };
+}
+
+/** The room beside a swap for the number counted, in px. */
+const COUNTED = 84;
+
+function tryUnit(work: Work, unit: number, w: number, h: number): Layout | undefined {
+  const width = w - 2 * (MAT.margin + MAT.inset);
+  const trays = trayBands(work, unit, width, h);
+  const joined = trays && joinedBand(work, unit, width, h);
+  return joined && { unit, trays, ...joined };
 }
 
 function fitsLane(work: Work, lane: Lane, unit: number): boolean {
