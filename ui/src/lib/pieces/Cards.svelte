@@ -1,3 +1,9 @@
+<script module lang="ts">
+  /** The height of a card whose digits are cell px wide. */
+  export const cardHeight = (cell: number, large: boolean): number =>
+    Math.round(cell * (large ? 1.55 : 1.4));
+</script>
+
 <script lang="ts">
   // Number cards: laid on one another with their right edges flush, or below
   // one another in steps. A place with nothing in it has no card.
@@ -11,7 +17,7 @@
   const PLACE = ['ones', 'tens', 'hundreds', 'thousands', 'ten-thousands'];
   const length = (n: number): number => String(n).length;
   const widest = $derived(Math.max(1, ...cards.map(length)));
-  const high = $derived(Math.round(cell * (large ? 1.55 : 1.4)));
+  const high = $derived(cardHeight(cell, large));
   const drop = $derived(steps ? Math.round(high * 0.8) : 0);
 </script>
 

@@ -36,13 +36,14 @@ export interface Layout {
 /** Fixed measures in px. */
 export const MAT = {
   margin: 24, // around the trays
-  rim: 34, // the half of the cards that stands within the rim, and air
+  rim: 38, // the half of the cards that stands within the rim, and air
   label: 38, // place names
-  foot: 44, // the large cards' half within the rim
+  foot: 46, // the large cards' half within the rim
   gap: 20, // between lanes
   between: 44, // between the trays
   inset: 20, // within a tray
   biggest: 15,
+  air: 10, // below the pieces
   smallest: 3,
 };
 
@@ -122,8 +123,8 @@ function lowest(work: Work, tray: Counts, unit: number, width: number, most: num
   return Infinity;
 }
 
-/** What stands above the pieces of a band: half a card, and the names. */
-const CHROME = MAT.rim + MAT.label;
+/** What a band has beside its pieces: half a card and the names above, air below. */
+const CHROME = MAT.rim + MAT.label + MAT.air;
 
 /** The trays, below one another, each as high as it needs and what is spare shared out. */
 function trayBands(work: Work, unit: number, width: number, h: number): Band[] | undefined {

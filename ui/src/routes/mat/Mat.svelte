@@ -160,7 +160,7 @@
             <svg width="22" height="16" viewBox="0 0 22 16" aria-hidden="true">
               <use href="#leaf" transform="translate(1 13) rotate(-10)" />
             </svg>
-            <span><b>{turn}</b> has the turn</span>
+            <span><b>{turn}</b> <span class="small">has the turn</span></span>
             {#if then}<span class="then">then {then}</span>{/if}
           </p>
         {/if}
@@ -224,8 +224,9 @@
   }
   .turn {
     display: flex;
+    flex-wrap: wrap;
     align-items: center;
-    gap: 6px;
+    gap: 0 6px;
     white-space: nowrap;
   }
   .turn svg {
@@ -237,8 +238,7 @@
   }
   .turn .then {
     margin-left: auto;
-    font-size: var(--t2);
-    font-weight: 400;
+    font-size: var(--t1);
     color: var(--ink-2);
   }
   .said {

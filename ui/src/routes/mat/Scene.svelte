@@ -16,7 +16,7 @@
     type Counts,
     type Lane,
   } from '../../lib/pieces/layout';
-  import Cards from '../../lib/pieces/Cards.svelte';
+  import Cards, { cardHeight } from '../../lib/pieces/Cards.svelte';
   import { track, type Piece } from '../../lib/pieces/track';
   import { boxOf, PIECES } from '../../lib/pieces/units';
   import type { Lesson, Words } from '../../lib/wire.gen';
@@ -174,10 +174,13 @@
   const UPRIGHT = 900;
   const upright = $derived((innerWidth.current ?? 0) <= UPRIGHT);
 
-  const SMALL = 27;
-  const LARGE = 32;
+  /** The width of a digit on the cards, in px: at least 40 px high where there is room. */
+  const smallCell = $derived(w < NARROW ? 26 : 36);
+  const largeCell = $derived(w < NARROW ? 26 : 40);
+  const smallHigh = $derived(cardHeight(smallCell, false));
+  const largeHigh = $derived(cardHeight(largeCell, true));
   const rim = $derived(plan.joined.y + plan.joined.height);
-  const slot = (place: string): number => (PIECES.indexOf(place) + 1) * LARGE;
+  const slot = (place: string): number => (PIECES.indexOf(place) + 1) * largeCell;
   const many = (place: string): string => words.places.find((p) => p.id === place)?.many ?? place;
   const pieceName = (place: string, n: number): string => {
     const name = words.materials.find((m) => m.id === material)?.pieces[PIECES.indexOf(place)];
@@ -348,13 +351,17 @@
 </svg>
 
 {#if together}
-  <div class="rim" style:top="{plan.joined.y - 22}px" style:left="{MAT.margin + 20}px">
+  <div
+    class="rim"
+    style:top="{plan.joined.y - (slid ? largeHigh : smallHigh) / 2}px"
+    style:left="{MAT.margin + 20}px"
+  >
     {#if slid}
-      <Cards cards={slid.cards} cell={LARGE} large />
+      <Cards cards={slid.cards} cell={largeCell} large />
     {:else}
       {#each { length: numbers.length }, i (i)}
         {#if i > 0}<span class="and kid">and</span>{/if}
-        <Cards cards={cardsOf(i + 1)} cell={SMALL} />
+        <Cards cards={cardsOf(i + 1)} cell={smallCell} />
       {/each}
     {/if}
   </div>
@@ -364,11 +371,12 @@
       <div
         class="slot"
         style:left="{lane.x}px"
-        style:top="{rim - 25}px"
+        style:top="{rim - largeHigh / 2}px"
+        style:height="{largeHigh}px"
         style:width="{slot(lane.place)}px"
       >
         {#if done?.card}
-          <Cards cards={[done.card]} cell={LARGE} large />
+          <Cards cards={[done.card]} cell={largeCell} large />
         {:else if done}
           <span class="nocard kid">no card</span>
         {:else}
@@ -379,14 +387,15 @@
   {/if}
 {:else}
   {#each plan.trays as band, i (i)}
-    <div class="rim" style:top="{band.y - 22}px" style:left="{MAT.margin + 20}px">
+    <div class="rim" style:top="{band.y - smallHigh / 2}px" style:left="{MAT.margin + 20}px">
       {#if labelled(i + 1)}
-        <Cards cards={cardsOf(i + 1)} cell={SMALL} />
+        <Cards cards={cardsOf(i + 1)} cell={smallCell} />
       {:else}
         <span
-          class="empty small"
+          class="empty"
           style:border-color="var(--ink-2)"
-          style:width="{String(numbers[i]).length * SMALL}px"
+          style:width="{String(numbers[i]).length * smallCell}px"
+          style:height="{smallHigh}px"
         ></span>
       {/if}
     </div>
@@ -457,22 +466,18 @@
   }
   .slot {
     position: absolute;
-    height: 50px;
   }
   .empty {
     display: block;
     width: 100%;
-    height: 50px;
+    height: 100%;
     border: 1.5px dashed;
     border-radius: 3px;
     background: var(--paper);
   }
-  .empty.small {
-    height: 38px;
-  }
   .nocard {
     display: inline-block;
-    margin-top: 14px;
+    margin-top: 18px;
     padding: 0 6px;
     font-size: var(--t2);
     line-height: 22px;
