@@ -115,35 +115,19 @@ function lanes(
   });
 }
 
-/** The height in units below which a tray's pieces cannot lie. */
-function lowest(work: Work, tray: Counts, unit: number, width: number, most: number): number {
-  for (let high = 1; high <= most; high += 0.5) {
-    if (lanes(work, [tray], unit, width, () => high)) return high;
-  }
-  return Infinity;
-}
-
 /** What a band has beside its pieces: half a card and the names above, air below. */
 const CHROME = MAT.rim + MAT.label + MAT.air;
 
-/** The trays, below one another, each as high as it needs and what is spare shared out. */
+/** The trays, below one another and alike, so that each place stands under itself. */
 function trayBands(work: Work, unit: number, width: number, h: number): Band[] | undefined {
   const n = work.trays.length;
   const top = MAT.margin + MAT.rim;
-  const room = (h - top - MAT.margin - CHROME * n - MAT.between * (n - 1)) / unit;
-  const needs = work.trays.map((tray) => lowest(work, tray, unit, width, room));
-  const spare = room - needs.reduce((a, b) => a + b, 0);
-  if (!(spare >= 0)) return undefined;
-  const bands: Band[] = [];
-  let y = top;
-  for (const [i, tray] of work.trays.entries()) {
-    const high = needs[i]! + spare / n;
-    const made = lanes(work, [tray], unit, width, () => high);
-    if (!made) return undefined;
-    bands.push({ y, height: CHROME + high * unit, lanes: made });
-    y += CHROME + high * unit + MAT.between;
-  }
-  return bands;
+  const height = (h - top - MAT.margin - MAT.between * (n - 1)) / n;
+  const high = (height - CHROME) / unit;
+  const made = lanes(work, work.trays, unit, width, () => high);
+  return (
+    made && work.trays.map((_, i) => ({ y: top + i * (height + MAT.between), height, lanes: made }))
+  );
 }
 
 /** The joined piles, with the place of a swap below the lower ones. */
