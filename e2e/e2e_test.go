@@ -122,6 +122,9 @@ func (s school) sit(width, height int64) *guide.Guide {
 		if err := g.Err(); err != nil {
 			s.Error(err)
 		}
+		if grumbles := g.Grumbles(); len(grumbles) > 0 {
+			s.Errorf("the page complained: %q", grumbles)
+		}
 		leave()
 	})
 	return g

@@ -3,10 +3,28 @@ package e2e_test
 import (
 	"fmt"
 	"os"
+	"strings"
 	"testing"
+	"time"
 
 	"vineswap/e2e/guide"
 )
+
+// What a page complains of is heard: a script that fails, and an address from
+// elsewhere that the policy holds back.
+func TestComplaintsAreHeard(t *testing.T) {
+	s := open(t)
+	g, leave := browser.Sit(laptopWidth, laptopHeight)
+	defer leave()
+	g.Open(s.url).See("Open the room").Holds("a picture from elsewhere is asked for", "(() => { new Image().src = 'http://127.0.0.1:9/x.png'; setTimeout(() => { throw new Error('planted') }); return true })()")
+	deadline := time.Now().Add(5 * time.Second)
+	for len(g.Grumbles()) < 2 && time.Now().Before(deadline) {
+		time.Sleep(20 * time.Millisecond)
+	}
+	if got := fmt.Sprint(g.Grumbles()); !strings.Contains(got, "Content Security Policy") || !strings.Contains(got, "failed") {
+		t.Errorf("heard %s, %v", got, g.Err())
+	}
+}
 
 // axe is the source of axe-core, from the screens' own packages.
 func axe(t *testing.T) string {

@@ -541,10 +541,10 @@ func TestDesk(t *testing.T) {
 
 func TestChoose(t *testing.T) {
 	h := newHouse(t)
-	viewer := h.person("viewer")
+	guide := h.person("assistant")
 	var got wire.Chosen
 	ask := wire.Choose{Digits: []int{2, 2}, Swap: map[string]string{"ones": "yes", "tens": "no"}, Count: 12, Seed: "7"}
-	viewer.send("POST", viewer.class("/choose"), ask).into(t, &got)
+	guide.send("POST", guide.class("/choose"), ask).into(t, &got)
 	if got.Fits != "1260" || len(got.Problems) != 12 || len(got.Knots) != 2 || got.Knots[0].Counts["no"] != "1980" || got.Seed != "7" {
 		t.Errorf("%+v", got)
 	}
@@ -555,27 +555,27 @@ func TestChoose(t *testing.T) {
 	}
 	ask.Zeros = "yes"
 	var none wire.Chosen
-	viewer.send("POST", viewer.class("/choose"), ask).into(t, &none)
+	guide.send("POST", guide.class("/choose"), ask).into(t, &none)
 	if none.Fits != "0" || none.Clash == "" || len(none.Mends) == 0 {
 		t.Errorf("%+v", none)
 	}
 	for _, m := range none.Mends {
 		var mended wire.Chosen
-		viewer.send("POST", viewer.class("/choose"), m.Choice).into(t, &mended)
+		guide.send("POST", guide.class("/choose"), m.Choice).into(t, &mended)
 		if mended.Fits != m.Fits || mended.Fits == "0" {
 			t.Errorf("%s was to leave %s and leaves %s", m.Text, m.Fits, mended.Fits)
 		}
 	}
 	shorter := wire.Choose{Digits: []int{1, 1}, Swap: map[string]string{"tens": "yes"}, Count: 1}
-	if reply := viewer.send("POST", viewer.class("/choose"), shorter); reply.status != 200 {
+	if reply := guide.send("POST", guide.class("/choose"), shorter); reply.status != 200 {
 		t.Errorf("a knot of a place that is gone: %s", reply.body)
 	}
 	var sum wire.Sum
-	viewer.send("POST", viewer.class("/look"), wire.Typed{Text: "9000 + 1000"}).into(t, &sum)
+	guide.send("POST", guide.class("/look"), wire.Typed{Text: "9000 + 1000"}).into(t, &sum)
 	if sum.LaidOut || sum.Why == "" || sum.Answer != 10000 || sum.Stage.ID != "joining/new-place" {
 		t.Errorf("a sum beyond the pieces: %+v", sum)
 	}
-	viewer.send("POST", viewer.class("/look"), wire.Typed{Text: "1+2+3"}).into(t, &sum)
+	guide.send("POST", guide.class("/look"), wire.Typed{Text: "1+2+3"}).into(t, &sum)
 	if sum.LaidOut || sum.Stage.ID != "joining/three-addends" {
 		t.Errorf("three numbers: %+v", sum)
 	}

@@ -9,8 +9,12 @@ import (
 	"fmt"
 	"os"
 	"strings"
+	"sync"
 	"time"
 
+	"github.com/chromedp/cdproto/cdp"
+	"github.com/chromedp/cdproto/log"
+	"github.com/chromedp/cdproto/runtime"
 	"github.com/chromedp/chromedp"
 	"github.com/chromedp/chromedp/kb"
 )
@@ -54,6 +58,9 @@ type Guide struct {
 	ctx  context.Context
 	done []string
 	err  error
+
+	mu        sync.Mutex
+	grumbling []string
 }
 
 // Sit opens a tab of the given size in px, with cookies of its own as on
@@ -61,8 +68,49 @@ type Guide struct {
 func (b *Browser) Sit(width, height int64) (g *Guide, leave func()) {
 	ctx, stop := chromedp.NewContext(b.ctx, chromedp.WithNewBrowserContext())
 	g = &Guide{ctx: ctx}
+	g.listen()
 	g.do("sit down", chromedp.EmulateViewport(width, height))
 	return g, stop
+}
+
+// listen collects what the page complains of: scripts that fail, and what the
+// content security policy holds back.
+func (g *Guide) listen() {
+	thrown := chromedp.Events(g.ctx, runtime.ExceptionThrown)
+	logged := chromedp.Events(g.ctx, log.EntryAdded)
+	go func() {
+		for e, err := range thrown {
+			if err != nil {
+				return
+			}
+			g.grumble("a script failed: " + e.ExceptionDetails.Text)
+		}
+	}()
+	go func() {
+		for e, err := range logged {
+			if err != nil {
+				return
+			}
+			if e.Entry.Source == log.EntrySourceSecurity || e.Entry.Source == log.EntrySourceJavascript {
+				g.grumble(e.Entry.Text)
+			}
+		}
+	}()
+	_, err := chromedp.Call(g.ctx, log.Enable, cdp.Empty{})
+	g.fail("listen", err)
+}
+
+func (g *Guide) grumble(text string) {
+	g.mu.Lock()
+	defer g.mu.Unlock()
+	g.grumbling = append(g.grumbling, text)
+}
+
+// Grumbles is what the page has complained of so far.
+func (g *Guide) Grumbles() []string {
+	g.mu.Lock()
+	defer g.mu.Unlock()
+	return append([]string{}, g.grumbling...)
 }
 
 // Err is the first thing that failed, with what was done before.
