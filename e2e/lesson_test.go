@@ -69,7 +69,8 @@ func TestALessonByTouch(t *testing.T) {
 
 	// The mat, forwards and back, with beads and with blocks.
 	g.Press("Lay out").See("Two trays").Press("Build 1458").See("one thousand, four hundreds, five tens and eight ones").See("Wren A. has the turn")
-	g.Press("Label the tray").Press("Build 2367").See("Jory P. has the turn").Press("Label the tray").Press("Push together")
+	g.Press("Label the tray").Press("Build 2367").See("Jory P. has the turn").Press("Label the tray").Holds("watch", watch).Press("Push together")
+	g.Holds("the pieces travel", "window.travelled >= 30")
 	g.Holds("one pile of ones", "document.querySelector('[aria-label=\"pushed together: 15 beads\"]')")
 	g.Press("Count the ones").Press("Gather ten ones").See("one is out").Press("Swap for one ten").See("It joins the tens").See("ten came back")
 	g.Holds("twelve bars", "document.querySelector('[aria-label=\"pushed together: 12 bars\"]')")
@@ -151,6 +152,25 @@ func TestSettingsReachEverything(t *testing.T) {
 	c, err := s.store.Class(context.Background(), class)
 	if err != nil || c.Settings.Swap != "exchange" || c.Settings.Places != "units" || !c.Settings.And || c.Settings.Material != material.Blocks {
 		t.Errorf("kept %+v, %v", c.Settings, err)
+	}
+}
+
+// watch counts from now on the pieces that set out to travel.
+const watch = `(() => {
+	window.travelled = 0;
+	addEventListener('transitionrun', (e) => { if (e.target.matches('.piece')) window.travelled++ }, true);
+	return true;
+})()`
+
+// Who asked for less motion gets a cut instead.
+func TestLessMotion(t *testing.T) {
+	s := open(t)
+	g := s.sit(laptopWidth, laptopHeight)
+	rehearse(s.login(g.LessMotion(), "hanne"), "47+25").Key(" ", " ", " ", " ").Holds("laid out", at("lay-out/4")).Holds("watch", watch)
+	g.Key(" ", " ", " ", " ").Holds("swapped", at("work/ones/2")).Holds("the pieces are there", "document.querySelectorAll('.piece').length === 9").Settle()
+	s.check(g)
+	if n := guide.Read[int](g, "window.travelled"); n != 0 {
+		t.Errorf("%d pieces travelled", n)
 	}
 }
 

@@ -134,7 +134,7 @@ func marksOf(w say.Words, t swap.Trace) ([]Mark, []int) {
 // LessonOf makes the whole view of a lesson.
 func LessonOf(w say.Words, link LessonLink, revision int, v lesson.View, children []lesson.Child) Lesson {
 	_, marks := marksOf(w, v.Trace)
-	out := Lesson{Link: link, Revision: revision, Children: []Learner{}, Index: v.Index, Needs: needsOf(w, v), Roles: []Role{}, Finish: say.Finish,
+	out := Lesson{Link: link, Revision: revision, Children: []Learner{}, Seats: lesson.MostChildren, Index: v.Index, Needs: needsOf(w, v), Roles: []Role{}, Finish: say.Finish,
 		Top: v.Trace.Columns[len(v.Trace.Columns)-1].Place.String()}
 	for i, c := range children {
 		out.Children = append(out.Children, Learner{c.ID, c.Name})

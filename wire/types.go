@@ -253,6 +253,7 @@ type Lesson struct {
 	Link     LessonLink `json:"link"`
 	Revision int        `json:"revision"`
 	Children []Learner  `json:"children"`
+	Seats    int        `json:"seats"` // how many children may sit at the mat
 	Index    int        `json:"index"`
 	Steps    []Step     `json:"steps"`
 	Needs    Needs      `json:"needs"`

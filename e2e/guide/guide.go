@@ -13,6 +13,7 @@ import (
 	"time"
 
 	"github.com/chromedp/cdproto/cdp"
+	"github.com/chromedp/cdproto/emulation"
 	"github.com/chromedp/cdproto/log"
 	"github.com/chromedp/cdproto/runtime"
 	"github.com/chromedp/chromedp"
@@ -133,6 +134,15 @@ func (g *Guide) do(what string, steps ...chromedp.Action[chromedp.Void]) {
 // Turn changes the size of the tab, as when a tablet is turned.
 func (g *Guide) Turn(width, height int64) *Guide {
 	g.do("turn", chromedp.EmulateViewport(width, height))
+	return g
+}
+
+// LessMotion asks the page for less motion, as a setting of the device does.
+func (g *Guide) LessMotion() *Guide {
+	_, err := chromedp.Call(g.ctx, emulation.SetEmulatedMedia, emulation.SetEmulatedMediaParams{
+		Features: []*emulation.MediaFeature{{Name: "prefers-reduced-motion", Value: "reduce"}},
+	})
+	g.fail("less motion", err)
 	return g
 }
 

@@ -41,6 +41,7 @@ export interface Lesson {
   link: LessonLink;
   revision: number;
   children: Learner[];
+  seats: number;
   index: number;
   steps: Step[];
   needs: Needs;

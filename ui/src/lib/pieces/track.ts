@@ -6,6 +6,7 @@ export interface Piece {
   id: string;
   place: string;
   zone: string;
+  order: number; // in which it came to the mat: later pieces lie before earlier ones
 }
 
 const STORE = 'store';
@@ -19,7 +20,8 @@ export function track(steps: Step[]): Piece[][] {
     for (const move of step.moves) {
       if (move.from === STORE) {
         for (let k = 0; k < move.count; k++) {
-          next.push({ id: `${move.place}-${made++}`, place: move.place, zone: move.to });
+          made++;
+          next.push({ id: `${move.place}-${made}`, place: move.place, zone: move.to, order: made });
         }
         continue;
       }

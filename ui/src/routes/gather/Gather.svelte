@@ -75,6 +75,12 @@
     return p.trays.join(' + ') + (p.up ? ` + ${p.up} from the store` : '');
   }
 
+  /** Who builds a tray: the child whose turn it is, or the guide. */
+  const builder = (tray: number): string => {
+    const turn = lesson?.steps.find((s) => s.kind === 'build' && s.tray === tray)?.turn ?? -1;
+    return lesson?.children[turn]?.name ?? 'you';
+  };
+
   const seat = (children: string[]): void =>
     void hand.change(
       children.length ? { children, alone: false } : { alone: true, children: undefined },
@@ -215,7 +221,7 @@
                 <p class="tray">
                   <span class="kid">{n}</span>
                   <span class="small">
-                    {lesson.roles.length ? `${lesson.roles[i % lesson.roles.length]?.name}` : 'you'}
+                    {builder(i + 1)}
                   </span>
                 </p>
               {/each}
@@ -247,6 +253,7 @@
         learners={desk.learners}
         seated={lesson.children}
         roles={lesson.roles}
+        seats={lesson.seats}
         may={shared.mayPresent && link.stand !== 'ended'}
         onseat={seat}
         bind:choosing

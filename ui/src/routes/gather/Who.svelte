@@ -7,6 +7,7 @@
     learners,
     seated,
     roles,
+    seats,
     may,
     onseat,
     choosing = $bindable(),
@@ -14,12 +15,12 @@
     learners: Learner[];
     seated: Learner[];
     roles: Role[];
+    seats: number;
     may: boolean;
     onseat: (ids: string[]) => void;
     choosing: boolean;
   } = $props();
 
-  const MOST = 4;
   const ids = $derived(seated.map((c) => c.id));
 
   const toggle = (id: string): void =>
@@ -40,7 +41,7 @@
       <button
         class="kid"
         aria-pressed={seat >= 0}
-        disabled={seat < 0 && ids.length >= MOST}
+        disabled={seat < 0 && ids.length >= seats}
         onclick={() => toggle(child.id)}
         >{#if seat >= 0}<b>{seat + 1}</b>{/if}{child.name}</button
       >

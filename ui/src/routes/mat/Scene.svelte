@@ -189,8 +189,8 @@
   const ms = $derived(prefersReducedMotion.current ? 0 : 450);
   const said = (zone: string, place: string): string =>
     pieceName(place, step.zones[zone]?.[place] ?? 0);
-  /** Pieces that lie farther back are drawn first. */
-  const depth = (p: Placed): number => PIECES.indexOf(p.place) * 1e6 + p.y + p.x / 1e4;
+  /** An order that no step changes: a piece that is moved within the page would not travel. */
+  const depth = (p: Placed): number => PIECES.indexOf(p.place) * 1e6 + p.order;
   const drawn = $derived([...placed].sort((a, b) => depth(a) - depth(b)));
 </script>
 
