@@ -5,19 +5,10 @@
   import { prefersReducedMotion } from 'svelte/motion';
   import { innerWidth } from 'svelte/reactivity/window';
   import { fade } from 'svelte/transition';
-  import {
-    layout,
-    lie,
-    MAT,
-    NARROW,
-    swapBox,
-    swapNew,
-    swapTen,
-    type Counts,
-    type Lane,
-  } from '../../lib/pieces/layout';
+  import { layout, MAT, NARROW, type Lane } from '../../lib/pieces/layout';
   import Cards, { cardHeight } from '../../lib/pieces/Cards.svelte';
-  import { track, type Piece } from '../../lib/pieces/track';
+  import { scene, workOf } from '../../lib/pieces/scene';
+  import { track } from '../../lib/pieces/track';
   import { boxOf, PIECES } from '../../lib/pieces/units';
   import type { Lesson, Words } from '../../lib/wire.gen';
 
@@ -34,128 +25,15 @@
   const steps = $derived(lesson.steps);
   const step = $derived(steps[index]!);
   const numbers = $derived(lesson.link.sum.numbers);
-  const trays = $derived(numbers.map((_, i) => `tray-${i + 1}`));
-  const joinedAt = $derived(steps.findIndex((s) => s.kind === 'join'));
-  const together = $derived(index >= joinedAt);
-
+  const together = $derived(index >= steps.findIndex((s) => s.kind === 'join'));
   const places = $derived.by(() => {
     const top = words.places.findIndex((p) => p.id === lesson.top);
     return PIECES.slice(0, top + 1).toReversed();
   });
-  const laid = $derived<Counts[]>(trays.map((t) => steps[joinedAt - 1]?.zones[t] ?? {}));
-  const fullest = $derived<Counts>(
-    Object.fromEntries(lesson.link.sum.pieces.map((p) => [p.place, p.count])),
-  );
-  const swaps = $derived(steps.filter((s) => s.kind === 'swap').map((s) => s.place!));
-  const plan = $derived(layout({ places, trays: laid, fullest, swaps }, w, h));
+  const plan = $derived(layout(workOf(lesson, places), w, h));
   const tracked = $derived(track(steps));
+  const now = $derived(scene(lesson, index, plan, tracked));
   const unit = $derived(plan.unit);
-
-  interface Placed extends Piece {
-    x: number;
-    y: number;
-    gathered: boolean;
-  }
-
-  const laneOf = (lanes: Lane[], place: string): Lane | undefined =>
-    lanes.find((l) => l.place === place);
-  const stopping = $derived(step.kind === 'stop');
-
-  /** Every piece with its spot in px. */
-  const placed = $derived.by<Placed[]>(() => {
-    const out: Placed[] = [];
-    const lying = tracked[index] ?? [];
-    const bands = together
-      ? [{ zone: 'joined', band: plan.joined }]
-      : trays.map((zone, i) => ({ zone, band: plan.trays[i]! }));
-    for (const { zone, band } of bands) {
-      if (!band) continue;
-      for (const place of places) {
-        const lane = laneOf(band.lanes, place);
-        const mine = lying.filter((p) => p.zone === zone && p.place === place);
-        if (!lane) continue;
-        const ten = stopping && step.place === place ? mine.slice(0, 10) : [];
-        const rest = mine.slice(ten.length);
-        const spots = lie(lane, band, unit, mine.length).spots;
-        // What is not gathered keeps its spot while the ten are lifted out.
-        rest.forEach((p, i) => out.push({ ...p, ...spots[i + ten.length]!, gathered: false }));
-        const at = swapTen(place);
-        ten.forEach((p, i) =>
-          out.push({
-            ...p,
-            x: plan.swapAt.x + swapLeft(place) + at[i]!.x * unit,
-            y: plan.swapAt.y + at[i]!.y * unit,
-            gathered: true,
-          }),
-        );
-      }
-    }
-    if (fetched) out.push({ ...fetched.piece, x: fetched.x, y: fetched.y, gathered: true });
-    return out;
-  });
-
-  /** The ones' swap stands under their own pile; the others fill the place. */
-  const swapLeft = (place: string): number => {
-    if (place !== 'ones') return 0;
-    const lane = laneOf(plan.joined.lanes, 'ones');
-    return lane ? Math.max(0, lane.x - plan.swapAt.x) : 0;
-  };
-  const upper = $derived(PIECES[PIECES.indexOf(step.place ?? '') + 1] ?? '');
-  /** The new piece, which the next step lays with its own kind. */
-  const fetched = $derived.by(() => {
-    if (!stopping || !upper) return undefined;
-    const here = new Set(tracked[index]?.map((p) => p.id));
-    const piece = tracked[index + 1]?.find((p) => !here.has(p.id));
-    if (!piece) return undefined;
-    const at = swapNew(step.place!);
-    return {
-      piece,
-      x: plan.swapAt.x + swapLeft(step.place!) + at.x * unit,
-      y: plan.swapAt.y + at.y * unit,
-    };
-  });
-  /** Where the new piece is going to lie. */
-  const landing = $derived.by(() => {
-    if (!stopping || !upper) return undefined;
-    const lane = laneOf(plan.joined.lanes, upper);
-    const n = (step.zones.joined?.[upper] ?? 0) + 1;
-    return lane ? lie(lane, plan.joined, unit, n).spots[n - 1] : undefined;
-  });
-  /** Where the ten lay before they were lifted out. */
-  const ghosts = $derived.by(() => {
-    if (!stopping || step.place !== 'ones') return [];
-    const lane = laneOf(plan.joined.lanes, step.place);
-    const n = step.zones.joined?.[step.place] ?? 0;
-    return lane ? lie(lane, plan.joined, unit, n).spots.slice(0, 10) : [];
-  });
-  /** The piece that a swap has just laid. */
-  const arrived = $derived.by(() => {
-    if (step.kind !== 'swap') return undefined;
-    const mine = placed.filter((p) => p.place === upper);
-    return mine[mine.length - 1];
-  });
-  /** The number beside: what was counted, or ten. */
-  const counted = $derived.by(() => {
-    if (!step.place || !['count', 'stop', 'swap'].includes(step.kind)) return undefined;
-    const lane = laneOf(plan.joined.lanes, step.place);
-    if (!lane) return undefined;
-    const n = step.zones.joined?.[step.place] ?? 0;
-    const pile = lie(lane, plan.joined, unit, n).heap;
-    const top = plan.joined.y + MAT.rim + MAT.label;
-    if (stopping) {
-      return {
-        n: 10,
-        x: plan.swapAt.x + swapLeft(step.place) + swapBox(step.place).width * unit + 14,
-        y: plan.swapAt.y + plan.swapAt.height / 2 + 16,
-      };
-    }
-    return {
-      n,
-      x: lane.x + Math.min(pile.width * unit + 14, lane.width - 30),
-      y: top + 34,
-      under: pile.width * unit + 60 > lane.width ? pile.height * unit + 12 : 0,
-    };
-  });
 
   const cardsOf = (tray: number): number[] =>
     steps.slice(0, index + 1).find((s) => s.kind === 'label' && s.tray === tray)?.cards ?? [];
@@ -189,9 +67,6 @@
   const ms = $derived(prefersReducedMotion.current ? 0 : 450);
   const said = (zone: string, place: string): string =>
     pieceName(place, step.zones[zone]?.[place] ?? 0);
-  /** An order that no step changes: a piece that is moved within the page would not travel. */
-  const depth = (p: Placed): number => PIECES.indexOf(p.place) * 1e6 + p.order;
-  const drawn = $derived([...placed].sort((a, b) => depth(a) - depth(b)));
 </script>
 
 {#snippet labels(lanes: Lane[], y: number)}
@@ -257,11 +132,11 @@
     {/each}
   {/if}
 
-  {#each ghosts as g, i (i)}
+  {#each now.ghosts as g, i (i)}
     <circle cx={g.x + unit / 2} cy={g.y + unit / 2} r={Math.max(2, unit * 0.2)} fill="#cbbd97" />
   {/each}
 
-  {#each drawn as p (p.id)}
+  {#each now.pieces as p (p.id)}
     <g
       class="piece"
       style:transform="translate({p.x}px, {p.y}px) scale({unit})"
@@ -272,81 +147,75 @@
     </g>
   {/each}
 
-  {#if stopping && step.place}
-    {@const ones = step.place === 'ones'}
-    {#if ones}
+  {#if now.fetched}
+    {@const b = boxOf(now.upper)}
+    {@const y = Math.min(rim - 12, now.fetched.y + b.height * unit + 14)}
+    {@const x = now.fetched.x + (b.width * unit) / 2}
+    {@const from = BOARD[now.upper] ?? 60}
+    {#if step.place === 'ones'}
       <rect
         class="groove"
-        x={plan.swapAt.x + swapLeft('ones') + 3.15 * unit}
-        y={plan.swapAt.y + 0.5 * unit - 3}
+        x={now.fetched.x + 2.75 * unit}
+        y={now.fetched.y - 3}
         width={1.5 * unit}
         height={10 * unit + 6}
         rx={0.75 * unit}
       />
     {/if}
-    {#if fetched}
-      {@const b = boxOf(upper)}
-      <!-- A tendril runs from the gap in the store to the new piece. -->
-      {@const y = Math.min(rim - 12, fetched.y + b.height * unit + 14)}
-      {@const x = fetched.x + (b.width * unit) / 2}
-      {@const from = BOARD[upper] ?? 60}
-      {#if upright}
-        <path class="tendril" d="M26 {h}V{y + 12}Q26 {y} 38 {y}H{x - 12}Q{x} {y} {x} {y - 10}" />
-      {:else}
-        <path
-          class="tendril"
-          d="M0 {from}H4Q14 {from} 14 {from + 10}V{y - 12}Q14 {y} 26 {y}H{x - 12}Q{x} {y} {x} {y -
-            10}"
-        />
-        <use href="#leaf" transform="translate(14 {(from + y) / 2}) rotate(-52) scale(.8)" />
-      {/if}
-      <use href="#leaf" transform="translate({(x + 26) / 2} {y}) rotate(-8) scale(.8)" />
+    <!-- A tendril runs from the gap in the store to the new piece. -->
+    {#if upright}
+      <path class="tendril" d="M26 {h}V{y + 12}Q26 {y} 38 {y}H{x - 12}Q{x} {y} {x} {y - 10}" />
+    {:else}
+      <path
+        class="tendril"
+        d="M0 {from}H4Q14 {from} 14 {from + 10}V{y - 12}Q14 {y} 26 {y}H{x - 12}Q{x} {y} {x} {y -
+          10}"
+      />
+      <use href="#leaf" transform="translate(14 {(from + y) / 2}) rotate(-52) scale(.8)" />
     {/if}
-    {#if landing && upper}
-      {@const b = boxOf(upper)}
-      {#if upper === 'thousands'}
-        <path
-          class="landing"
-          stroke="var(--thousands-ink)"
-          transform="translate({landing.x} {landing.y})"
-          d="M{(b.width * unit) / 2} 0L{b.width * unit} {(b.height * unit) / 4}V{(b.height *
-            unit *
-            3) /
-            4}L{(b.width * unit) / 2} {b.height * unit}L0 {(b.height * unit * 3) / 4}V{(b.height *
-            unit) /
-            4}Z"
-        />
-      {:else}
-        <rect
-          class="landing"
-          stroke="var(--{upper}-ink)"
-          x={landing.x}
-          y={landing.y}
-          width={b.width * unit}
-          height={b.height * unit}
-          rx={upper === 'tens' ? unit / 2 : 3}
-        />
-      {/if}
+    <use href="#leaf" transform="translate({(x + 26) / 2} {y}) rotate(-8) scale(.8)" />
+  {/if}
+  {#if now.landing}
+    {@const b = boxOf(now.upper)}
+    {#if now.upper === 'thousands'}
+      <path
+        class="landing"
+        stroke="var(--thousands-ink)"
+        transform="translate({now.landing.x} {now.landing.y})"
+        d="M{(b.width * unit) / 2} 0L{b.width * unit} {(b.height * unit) / 4}V{(b.height *
+          unit *
+          3) /
+          4}L{(b.width * unit) / 2} {b.height * unit}L0 {(b.height * unit * 3) / 4}V{(b.height *
+          unit) /
+          4}Z"
+      />
+    {:else}
+      <rect
+        class="landing"
+        stroke="var(--{now.upper}-ink)"
+        x={now.landing.x}
+        y={now.landing.y}
+        width={b.width * unit}
+        height={b.height * unit}
+        rx={now.upper === 'tens' ? unit / 2 : 3}
+      />
     {/if}
   {/if}
-  {#if arrived}
-    {@const b = boxOf(arrived.place)}
+  {#if now.arrived}
+    {@const b = boxOf(now.arrived.place)}
     <rect
       class="arrived"
-      x={arrived.x - 5}
-      y={arrived.y - 6}
+      x={now.arrived.x - 5}
+      y={now.arrived.y - 6}
       width={b.width * unit + 10}
       height={b.height * unit + 12}
       rx="8"
     />
   {/if}
-  {#if counted}
-    <text
-      class="counted"
-      x={counted.under ? laneOf(plan.joined.lanes, step.place!)!.x : counted.x}
-      y={counted.under ? counted.y + counted.under : counted.y}
-      fill="var(--{step.place}-ink)">{counted.n}</text
-    >
+  {#if now.counted}
+    <text class="counted" x={now.counted.x} y={now.counted.y} fill="var(--{step.place}-ink)">
+      {now.counted.n}
+    </text>
   {/if}
 </svg>
 
