@@ -100,7 +100,7 @@ func TestTurnsAndRoles(t *testing.T) {
 		roles string
 	}{
 		{nil, "- - - - -", ""},
-		{[]string{"Wren"}, "0 0 0 0 0", "builds 368 and 275, works the ones and the tens and the hundreds"},
+		{[]string{"Wren"}, "0 0 0 0 0", "builds 368 and 275, works the ones, the tens and the hundreds"},
 		{[]string{"Wren", "Jory"}, "0 1 0 1 0", "builds 368, works the ones and the hundreds; builds 275, works the tens"},
 		{[]string{"Wren", "Jory", "Mina"}, "0 1 0 1 2", "builds 368, works the ones; builds 275, works the tens; works the hundreds, keeps the store"},
 		{[]string{"Wren", "Jory", "Mina", "Ivo"}, "0 1 0 1 2", "builds 368, works the ones; builds 275, works the tens; works the hundreds, keeps the store; lays the large cards"},

@@ -1,9 +1,7 @@
 package lesson
 
 import (
-	"fmt"
-	"strings"
-
+	"vineswap/core/place"
 	"vineswap/core/say"
 	"vineswap/core/swap"
 )
@@ -14,47 +12,23 @@ const storeFrom = 3
 // roles says for each child what it does: which numbers it builds, which
 // places are its turns, and who keeps the store.
 func roles(w say.Words, t swap.Trace, children int) []string {
+	places := make([]place.Place, len(t.Columns))
+	for i, c := range t.Columns {
+		places[i] = c.Place
+	}
 	said := make([]string, children)
 	for child := range children {
-		var parts []string
-		if builds := share(numerals(t), child, children); len(builds) > 0 {
-			parts = append(parts, "builds "+strings.Join(builds, " and "))
-		}
-		if places := share(placeNames(w, t), child, children); len(places) > 0 {
-			parts = append(parts, "works the "+strings.Join(places, " and the "))
-		}
-		if children >= storeFrom && child == storeFrom-1 {
-			parts = append(parts, "keeps the store")
-		}
-		if len(parts) == 0 {
-			parts = append(parts, "lays the large cards")
-		}
-		said[child] = strings.Join(parts, ", ")
+		store := children >= storeFrom && child == storeFrom-1
+		said[child] = w.Role(share(t.Problem.Numbers, child, children), share(places, child, children), store)
 	}
 	return said
 }
 
 // share deals things round and returns what one child gets.
-func share(things []string, child, children int) []string {
-	var mine []string
+func share[T any](things []T, child, children int) []T {
+	var mine []T
 	for i := child; i < len(things); i += children {
 		mine = append(mine, things[i])
 	}
 	return mine
-}
-
-func numerals(t swap.Trace) []string {
-	var out []string
-	for _, n := range t.Problem.Numbers {
-		out = append(out, fmt.Sprint(n))
-	}
-	return out
-}
-
-func placeNames(w say.Words, t swap.Trace) []string {
-	var out []string
-	for _, c := range t.Columns {
-		out = append(out, w.PlaceMany(c.Place))
-	}
-	return out
 }

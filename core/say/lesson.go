@@ -2,6 +2,7 @@ package say
 
 import (
 	"fmt"
+	"strings"
 
 	"vineswap/core/material"
 	"vineswap/core/place"
@@ -28,6 +29,29 @@ func (w Words) Phase(at swap.Position) string {
 		return w.PlaceMany(at.Place)
 	}
 	return "read"
+}
+
+// Role says what a child at the mat does: the numbers that it builds, the places
+// that are its turns, whether it keeps the store. A child with nothing of these
+// lays the large cards.
+func (w Words) Role(builds []place.Number, works []place.Place, store bool) string {
+	var parts, places []string
+	for _, p := range works {
+		places = append(places, "the "+w.PlaceMany(p))
+	}
+	if len(builds) > 0 {
+		parts = append(parts, "builds "+list(numerals(builds)))
+	}
+	if len(places) > 0 {
+		parts = append(parts, "works "+list(places))
+	}
+	if store {
+		parts = append(parts, "keeps the store")
+	}
+	if len(parts) == 0 {
+		return "lays the large cards"
+	}
+	return strings.Join(parts, ", ")
 }
 
 // Trays says what the trays are for.

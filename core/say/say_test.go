@@ -191,6 +191,8 @@ func TestNamesFollowTheSetting(t *testing.T) {
 		{w.Phase(swap.Position{Phase: swap.Joining}), "join"},
 		{w.Phase(swap.Position{Phase: swap.Work, Place: place.Ones}), "units"},
 		{w.Phase(swap.Position{Phase: swap.Reading}), "read"},
+		{w.Role([]place.Number{47, 25}, []place.Place{place.Ones, place.Tens}, true), "builds 47 and 25, works the units and the tens, keeps the store"},
+		{w.Role(nil, nil, false), "lays the large cards"},
 		{w.Boundary(place.Ones), "units to tens"},
 		{w.MinutesBasis(1), "Three for laying out, three quarters of one for each exchange, one for saying back: one exchange."},
 		{say.Trays(2), "two for the numbers, one for the result"},
