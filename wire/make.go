@@ -235,10 +235,7 @@ const mostWithPieces = int(place.TopPiece) + 1
 
 // ChosenOf makes the strip and a hand of problems; the choice must be valid.
 func ChosenOf(w say.Words, c choose.Choice, space *choose.Space, count int, seed uint64) Chosen {
-	out := Chosen{Fits: space.Fits().String(), Problems: []Sum{}, Mends: []Mend{}, Lanes: []Lane{}, Knots: []Knot{}, Seed: fmt.Sprint(seed), Choice: askOf(c)}
-	for _, d := range c.Digits {
-		out.Shape = append(out.Shape, Digit{d, mostWithPieces})
-	}
+	out := Chosen{Fits: space.Fits().String(), Problems: []Sum{}, Mends: []Mend{}, Lanes: []Lane{}, Knots: []Knot{}, Seed: fmt.Sprint(seed), Choice: askOf(c), Most: mostWithPieces}
 	for p := range c.Top() + 1 {
 		out.Knots = append(out.Knots, knotOf(w, c, p))
 	}

@@ -131,21 +131,15 @@ type Choose struct {
 
 // Chosen is the strip and a hand of problems.
 type Chosen struct {
-	Fits     string  `json:"fits"` // a count may pass 2^53
-	Knots    []Knot  `json:"knots"`
-	Lanes    []Lane  `json:"lanes"`
-	Problems []Sum   `json:"problems"`
-	Clash    string  `json:"clash,omitempty"`
-	Mends    []Mend  `json:"mends"`
-	Seed     string  `json:"seed"`
-	Choice   Choose  `json:"choice"` // as understood: knots of places that no number has are gone
-	Shape    []Digit `json:"shape"`  // how many digits each number has and may have
-}
-
-// Digit is how long a number of the problem is and may be.
-type Digit struct {
-	Now  int `json:"now"`
-	Most int `json:"most"`
+	Fits     string `json:"fits"` // a count may pass 2^53
+	Knots    []Knot `json:"knots"`
+	Lanes    []Lane `json:"lanes"`
+	Problems []Sum  `json:"problems"`
+	Clash    string `json:"clash,omitempty"`
+	Mends    []Mend `json:"mends"`
+	Seed     string `json:"seed"`
+	Choice   Choose `json:"choice"` // as understood: knots of places that no number has are gone
+	Most     int    `json:"most"`   // digits that a number may have here
 }
 
 // Knot is one place of the strip: ones first.

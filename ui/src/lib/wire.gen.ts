@@ -232,7 +232,7 @@ export interface Chosen {
   mends: Mend[];
   seed: string;
   choice: Choose;
-  shape: Digit[];
+  most: number;
 }
 export interface Knot {
   place: string;
@@ -252,10 +252,6 @@ export interface Mend {
   text: string;
   fits: string;
   choice: Choose;
-}
-export interface Digit {
-  now: number;
-  most: number;
 }
 export interface Typed {
   text: string;

@@ -2,8 +2,7 @@
 // what is shown beside while ten are gathered. Pure functions of the trace and
 // the layout; the state is the trace's, and nothing is computed again.
 import type { Lesson, Step } from '../wire.gen';
-import { lie, swapBox, swapNew, swapTen, type Lane, type Layout, type Work } from './layout';
-import { MAT } from './layout';
+import { lie, MAT, swapBox, swapNew, swapTen, type Lane, type Layout, type Work } from './layout';
 import type { Piece } from './track';
 import { PIECES, type PlaceId, type Spot } from './units';
 

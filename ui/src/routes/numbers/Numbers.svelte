@@ -8,19 +8,18 @@
   import { shortcuts } from '../../lib/keys';
   import Next from '../../lib/parts/Next.svelte';
   import Plain from '../../lib/parts/Plain.svelte';
-  import Written from '../../lib/parts/Written.svelte';
   import Wrong from '../../lib/parts/Wrong.svelte';
   import Cord from '../../lib/pieces/Cord.svelte';
   import type { State } from '../../lib/pieces/cord';
-  import Mark from '../../lib/pieces/Mark.svelte';
   import { classPath, guarded, loadDesk, shared, troubleOf, view } from '../../lib/state.svelte';
   import type { Choose, Chosen, Lesson, Sum, Trouble } from '../../lib/wire.gen';
+  import Hand from './Hand.svelte';
   import Picked from './Picked.svelte';
   import States from './States.svelte';
   import Strip from './Strip.svelte';
 
   const desk = $derived(shared.desk!);
-  const HAND = 12;
+  const TWELVE = 12;
   const kept = `choice-${shared.desk!.class.id}`;
 
   const start = (): Choose => ({
@@ -28,7 +27,7 @@
     digits: [2, 2],
     swap: {},
     zeros: 'any',
-    count: HAND,
+    count: TWELVE,
     seed: '',
   });
   const stored = (): Choose => {
@@ -64,7 +63,7 @@
       if (turn !== asked) return;
       chosen = got;
       trouble = undefined;
-      ask = { ...got.choice, count: HAND, seed: '' };
+      ask = { ...got.choice, count: TWELVE, seed: '' };
       sessionStorage.setItem(kept, JSON.stringify({ ...ask, seed: got.seed }));
       if (!got.knots.some((k) => k.place === hand)) hand = 'ones';
       if (!keepPicked) picked = got.problems[0];
@@ -127,22 +126,9 @@
     }
   }
 
-  function move(step: number): void {
-    const list = chosen?.problems ?? [];
-    const at = list.findIndex((p) => p.text === picked?.text);
-    const next = list[(at + step + list.length) % list.length];
-    if (!next) return;
-    picked = next;
-    shared.said = `${next.text}, ${next.swaps}`;
-  }
-  function arrows(event: KeyboardEvent): void {
-    const step = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: 4, ArrowUp: -4 }[event.key];
-    if (step === undefined) return;
-    event.preventDefault();
-    move(step);
-    requestAnimationFrame(() =>
-      document.querySelector<HTMLElement>('[data-hand] [aria-checked="true"]')?.focus(),
-    );
+  function pick(sum: Sum): void {
+    picked = sum;
+    shared.said = `${sum.text}, ${sum.swaps}`;
   }
 
   onMount(() => choose(ask));
@@ -238,7 +224,7 @@
         </div>
         <div class="bar">
           <h1>
-            {chosen.problems.length === HAND
+            {chosen.problems.length === TWELVE
               ? 'Twelve of them'
               : chosen.problems.length
                 ? 'All of them'
@@ -254,51 +240,21 @@
               >
             {/each}
           </div>
-          <Plain disabled={BigInt(chosen.fits) <= HAND} onclick={redraw}>Draw twelve more</Plain>
+          <Plain disabled={BigInt(chosen.fits) <= TWELVE} onclick={redraw}>Draw twelve more</Plain>
         </div>
         {#if trouble}<Wrong {trouble} />{/if}
         {#if chosen.clash}
           <div class="clash">
             <p>{chosen.clash}</p>
             {#each chosen.mends as mend (mend.text)}
-              <Plain onclick={() => choose({ ...mend.choice, count: HAND, seed: '' })}>
+              <Plain onclick={() => choose({ ...mend.choice, count: TWELVE, seed: '' })}>
                 {mend.text}
                 <span class="kid">{BigInt(mend.fits).toLocaleString('en')} fit</span>
               </Plain>
             {/each}
           </div>
         {:else}
-          <div class="hand" role="radiogroup" aria-label="A hand of sums" data-hand>
-            {#each chosen.problems as p (p.text)}
-              {@const on = picked?.text === p.text}
-              <button
-                role="radio"
-                aria-checked={on}
-                tabindex={on || (!picked && p === chosen.problems[0]) ? 0 : -1}
-                aria-label="{p.text}, {p.swaps}"
-                onclick={() => (picked = p)}
-                onkeydown={arrows}
-              >
-                <Cord
-                  places={p.columns.map((c) => c.place)}
-                  states={p.columns.map((c) => (c.out ? 'yes' : 'no'))}
-                  hollow={p.columns.map((c) => c.out > 0 && c.stays === 0)}
-                  made={p.columns.map((c) => c.made)}
-                  pitch={32}
-                  s={0.68}
-                  ground={on ? 'var(--sheet)' : 'var(--paper)'}
-                />
-                <Written numbers={p.numbers} size={36} cell={32} />
-                <span class="pieces">
-                  {#each p.pieces as piece (piece.place)}
-                    <span style:color="var(--{piece.place}-ink)">
-                      <Mark place={piece.place} size={12} />{piece.count}
-                    </span>
-                  {/each}
-                </span>
-              </button>
-            {/each}
-          </div>
+          <Hand sums={chosen.problems} picked={picked?.text} onpick={pick} />
         {/if}
       {:else if trouble}
         <Wrong {trouble} />
@@ -442,47 +398,6 @@
     font-weight: 650;
     box-shadow: inset 0 -3px 0 var(--leaf);
   }
-  .hand {
-    flex: 1;
-    min-height: 0;
-    display: grid;
-    grid-template-columns: repeat(4, 1fr);
-    grid-template-rows: repeat(3, minmax(0, 1fr));
-    gap: 4px 8px;
-  }
-  .hand button {
-    display: flex;
-    flex-direction: column;
-    align-items: flex-end;
-    justify-content: center;
-    gap: 1px;
-    padding: 2px 10px 2px 2px;
-    border: 2.5px solid transparent;
-    border-radius: var(--r2);
-    overflow: hidden;
-  }
-  .hand button > :global(svg) {
-    flex: none;
-  }
-  .hand button:hover {
-    border-color: var(--line);
-  }
-  .hand button[aria-checked='true'] {
-    border-color: var(--leaf);
-    background: var(--sheet);
-  }
-  .pieces {
-    display: flex;
-    gap: 8px;
-    font-size: var(--t1);
-    font-weight: 600;
-    line-height: 18px;
-  }
-  .pieces span {
-    display: flex;
-    align-items: center;
-    gap: 3px;
-  }
   .clash {
     display: flex;
     flex-direction: column;
@@ -520,9 +435,6 @@
     }
     .zeros span {
       display: none;
-    }
-    .hand button > :global(*) {
-      zoom: 0.74;
     }
   }
   @media (max-width: 900px) {

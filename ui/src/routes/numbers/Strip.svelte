@@ -98,7 +98,7 @@
         >
         <button
           aria-label="Number {n + 1}: more digits, now {now}"
-          disabled={now >= (chosen.shape[n]?.most ?? 1)}
+          disabled={now >= chosen.most}
           onclick={() => ondigits(n, now + 1)}>+</button
         >
       </div>

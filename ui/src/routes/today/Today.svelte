@@ -7,7 +7,7 @@
   import { shortcuts } from '../../lib/keys';
   import Next from '../../lib/parts/Next.svelte';
   import Written from '../../lib/parts/Written.svelte';
-  import Cord from '../../lib/pieces/Cord.svelte';
+  import SumCord from '../../lib/pieces/SumCord.svelte';
   import { loadDesk, shared, view } from '../../lib/state.svelte';
   import type { LessonLink } from '../../lib/wire.gen';
 
@@ -38,14 +38,7 @@
       <span class="said">{l.said}</span>
     </a>
     <span class="sum">
-      <Cord
-        places={l.sum.columns.map((c) => c.place)}
-        states={l.sum.columns.map((c) => (c.out ? 'yes' : 'no'))}
-        made={l.sum.columns.map((c) => c.made)}
-        hollow={l.sum.columns.map((c) => c.out > 0 && c.stays === 0)}
-        pitch={now ? 38 : 30}
-        s={now ? 0.85 : 0.66}
-      />
+      <SumCord sum={l.sum} pitch={now ? 38 : 30} s={now ? 0.85 : 0.66} />
       <Written numbers={l.sum.numbers} size={now ? 44 : 28} cell={now ? 38 : 24} />
     </span>
   </li>

@@ -1,0 +1,109 @@
+<script lang="ts">
+  // A hand of drawn sums, each with its swaps and pieces; one of them is picked.
+  import Written from '../../lib/parts/Written.svelte';
+  import Mark from '../../lib/pieces/Mark.svelte';
+  import SumCord from '../../lib/pieces/SumCord.svelte';
+  import type { Sum } from '../../lib/wire.gen';
+
+  let { sums, picked, onpick }: { sums: Sum[]; picked?: string; onpick: (sum: Sum) => void } =
+    $props();
+
+  const ROW = 4;
+  const STEPS: Record<string, number> = {
+    ArrowRight: 1,
+    ArrowLeft: -1,
+    ArrowDown: ROW,
+    ArrowUp: -ROW,
+  };
+  const at = $derived(sums.findIndex((s) => s.text === picked));
+  let group = $state<HTMLElement>();
+
+  function arrows(event: KeyboardEvent): void {
+    const step = STEPS[event.key];
+    const next = step && sums[(Math.max(at, 0) + step + sums.length) % sums.length];
+    if (!next) return;
+    event.preventDefault();
+    onpick(next);
+    requestAnimationFrame(() =>
+      group?.querySelector<HTMLElement>('[aria-checked="true"]')?.focus(),
+    );
+  }
+</script>
+
+<div
+  class="hand"
+  role="radiogroup"
+  aria-label="A hand of sums"
+  data-hand
+  style:grid-template-columns="repeat({ROW}, 1fr)"
+  bind:this={group}
+>
+  {#each sums as sum, i (sum.text)}
+    <button
+      role="radio"
+      aria-checked={i === at}
+      tabindex={i === Math.max(at, 0) ? 0 : -1}
+      aria-label="{sum.text}, {sum.swaps}"
+      onclick={() => onpick(sum)}
+      onkeydown={arrows}
+    >
+      <SumCord {sum} pitch={32} s={0.68} ground={i === at ? 'var(--sheet)' : 'var(--paper)'} />
+      <Written numbers={sum.numbers} size={36} cell={32} />
+      <span class="pieces">
+        {#each sum.pieces as piece (piece.place)}
+          <span style:color="var(--{piece.place}-ink)">
+            <Mark place={piece.place} size={12} />{piece.count}
+          </span>
+        {/each}
+      </span>
+    </button>
+  {/each}
+</div>
+
+<style>
+  .hand {
+    flex: 1;
+    min-height: 0;
+    display: grid;
+    grid-template-rows: repeat(3, minmax(0, 1fr));
+    gap: 4px 8px;
+  }
+  button {
+    display: flex;
+    flex-direction: column;
+    align-items: flex-end;
+    justify-content: center;
+    gap: 1px;
+    padding: 2px 10px 2px 2px;
+    border: 2.5px solid transparent;
+    border-radius: var(--r2);
+    overflow: hidden;
+  }
+  button > :global(svg) {
+    flex: none;
+  }
+  button:hover {
+    border-color: var(--line);
+  }
+  button[aria-checked='true'] {
+    border-color: var(--leaf);
+    background: var(--sheet);
+  }
+  .pieces {
+    display: flex;
+    gap: 8px;
+    font-size: var(--t1);
+    font-weight: 600;
+    line-height: 18px;
+  }
+  .pieces span {
+    display: flex;
+    align-items: center;
+    gap: 3px;
+  }
+  @media (max-width: 1100px) and (min-width: 901px) {
+    button > :global(*) {
+      zoom: 0.74;
+    }
+  }
+</style>
