@@ -232,6 +232,45 @@ func TestTheServerGoesAndComesBack(t *testing.T) {
 	}
 }
 
+// Whoever steps faster than the network, and leaves at once, loses nothing.
+func TestNothingIsLostInAHurry(t *testing.T) {
+	s := open(t)
+	g := s.sit(laptopWidth, laptopHeight)
+	rehearse(s.login(g, "hanne"), "47+25")
+	s.check(g)
+	id := s.kept(g).ID
+	g.Key(" ", " ", " ", " ", " ").Press("Today").See("in your hand").Settle()
+	s.check(g)
+	if kept := s.keptAs(id); kept.At.String() != "join/0" {
+		t.Errorf("left at join/0, kept at %v", kept.At)
+	}
+	g.Press("Go on").Holds("the mat", at("join/0")).LetGo()
+	for range 9 {
+		g.Key(" ")
+	}
+	g.Key(" ").See("No lesson in hand")
+	s.check(g)
+	if kept := s.keptAs(id); kept.Stand != lesson.Ended || kept.At.String() != "read/2" {
+		t.Errorf("finished in a hurry and kept %s at %v", kept.Stand, kept.At)
+	}
+}
+
+// A step that finds the session ended is kept once one has logged in again.
+func TestAStepWaitsForTheLogIn(t *testing.T) {
+	s := open(t)
+	g := s.sit(laptopWidth, laptopHeight)
+	rehearse(s.login(g, "hanne"), "47+25").Key(" ").Holds("built", at("lay-out/1")).Settle()
+	s.check(g)
+	id := s.kept(g).ID
+	pgtest.Exec(t, s.db, "delete from session")
+	g.Key(" ").See("Open the room").Write("Email", "hanne@vineswap.test").Write("Password", demoPassword).Press("Open the room")
+	g.Holds("the step is there", at("lay-out/2")).Holds("saved", "document.querySelector('.saved').innerText === 'Saved'")
+	s.check(g)
+	if kept := s.keptAs(id); kept.At.String() != "lay-out/2" {
+		t.Errorf("kept at %v", kept.At)
+	}
+}
+
 // Who only looks on can read a lesson and change nothing.
 func TestAViewerLooksOn(t *testing.T) {
 	s := open(t)

@@ -102,7 +102,10 @@ func (s *Server) wireLesson(c *call, id uuid.UUID) (wire.Lesson, error) {
 	if err != nil {
 		return wire.Lesson{}, err
 	}
-	link := wire.LinkOf(words, id.String(), kept.Lesson, view, children, kept.ChangedAt.In(zone).Format("15:04"))
+	link, err := wire.LinkOf(words, id.String(), kept.Lesson, view, children, kept.ChangedAt.In(zone).Format("15:04"))
+	if err != nil {
+		return wire.Lesson{}, err
+	}
 	return wire.LessonOf(words, link, kept.Revision, view, children), nil
 }
 

@@ -40,7 +40,11 @@ func (s *Server) choose(c *call) error {
 			return refuse(fiber.StatusUnprocessableEntity, "The seed is no whole number", "Leave it empty to draw a new one.").of("seed")
 		}
 	}
-	return c.JSON(wire.ChosenOf(c.class.Settings.Words(), choice, space, ask.Count, seed))
+	chosen, err := wire.ChosenOf(c.class.Settings.Words(), choice, space, ask.Count, seed)
+	if err != nil {
+		return err
+	}
+	return c.JSON(chosen)
 }
 
 func wrongChoice(err error) *trouble {
@@ -64,7 +68,11 @@ func (s *Server) look(c *call) error {
 	if err != nil {
 		return wrongSum(err)
 	}
-	return c.JSON(wire.SumOf(c.class.Settings.Words(), problem.Numbers))
+	sum, err := wire.SumOf(c.class.Settings.Words(), problem.Numbers)
+	if err != nil {
+		return err
+	}
+	return c.JSON(sum)
 }
 
 func wrongSum(err error) *trouble {

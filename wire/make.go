@@ -1,6 +1,7 @@
 package wire
 
 import (
+	"errors"
 	"fmt"
 	"time"
 
@@ -56,31 +57,35 @@ func StagesOf(w say.Words) []Stage {
 	return out
 }
 
-// SumOf makes a sum with its swaps, pieces and stage.
-func SumOf(w say.Words, numbers []place.Number) Sum {
-	out := Sum{Numbers: ints(numbers), Text: swap.SumOf(numbers...).String(), Stage: StageOf(w, choose.StageOf(numbers)), Columns: []Column{}, Pieces: []Pieces{}}
-	answer, swaps := place.Number(0), 0
-	for _, c := range place.Columns(numbers) {
-		answer, swaps = answer+place.Number(c.Stays*c.Place.Unit()), swaps+c.Out
+// SumOf makes a sum with its swaps, pieces and stage. The error is that of
+// swap.Solve.
+func SumOf(w say.Words, numbers []place.Number) (Sum, error) {
+	t, err := swap.Solve(swap.SumOf(numbers...))
+	if err != nil {
+		return Sum{}, err
+	}
+	out := Sum{
+		Numbers: ints(numbers), Text: t.Problem.String(), Answer: int(t.Answer), Words: t.Answer.Words(w.And),
+		Stage: StageOf(w, choose.StageOf(numbers)), Swaps: w.Swaps(len(t.Swaps)), Columns: []Column{}, Pieces: []Pieces{},
+	}
+	for _, c := range t.Columns {
 		col := Column{Place: c.Place.String(), Sum: c.Sum(), In: c.In, Out: c.Out, Stays: c.Stays, Made: c.MadeBySwap()}
 		if c.Swaps() {
 			col.Caused = w.Caused(c)
 		}
 		out.Columns = append(out.Columns, col)
 	}
-	out.Answer, out.Words, out.Swaps = int(answer), answer.Words(w.And), w.Swaps(swaps)
-	switch {
-	case !material.CanLayOut(answer):
-		out.Why = say.TooLarge(answer)
-	case len(numbers) > lesson.MostAddends:
+	switch err := lesson.MatTakes(t); {
+	case errors.Is(err, lesson.ErrTooLarge):
+		out.Why = say.TooLarge(t.Answer)
+	case err != nil:
 		out.Why = say.TooMany(lesson.MostAddends)
-	default:
-		out.LaidOut = true
 	}
+	out.LaidOut = out.Why == ""
 	for _, p := range material.ForJoining(numbers).Pieces {
 		out.Pieces = append(out.Pieces, Pieces{p.Place.String(), p.Fullest, p.Trays, p.Up})
 	}
-	return out
+	return out, nil
 }
 
 func ints(numbers []place.Number) []int {
@@ -92,10 +97,14 @@ func ints(numbers []place.Number) []int {
 }
 
 // LinkOf makes the short form of a lesson for the ribbon and Today.
-func LinkOf(w say.Words, id string, l lesson.Lesson, v lesson.View, children []lesson.Child, since string) LessonLink {
+func LinkOf(w say.Words, id string, l lesson.Lesson, v lesson.View, children []lesson.Child, since string) (LessonLink, error) {
+	sum, err := SumOf(w, l.Current().Numbers)
+	if err != nil {
+		return LessonLink{}, err
+	}
 	marks, index := marksOf(w, v.Trace)
 	link := LessonLink{
-		ID: id, Sum: SumOf(w, l.Current().Numbers), Stand: string(l.Stand), Material: string(l.Material),
+		ID: id, Sum: sum, Stand: string(l.Stand), Material: string(l.Material),
 		Children: []string{}, Ribbon: marks, Mark: index[v.Index], Since: since,
 	}
 	link.Sum.Stage = StageOf(w, l.Stage)
@@ -111,7 +120,7 @@ func LinkOf(w say.Words, id string, l lesson.Lesson, v lesson.View, children []l
 	default:
 		link.Next, link.Said = v.Lines[v.Index+1].Do, v.Lines[v.Index].String()
 	}
-	return link
+	return link, nil
 }
 
 // gatherMark is where the ribbon stands while a lesson is gathered.
@@ -234,7 +243,7 @@ func askOf(c choose.Choice) Choose {
 const mostWithPieces = int(place.TopPiece) + 1
 
 // ChosenOf makes the strip and a hand of problems; the choice must be valid.
-func ChosenOf(w say.Words, c choose.Choice, space *choose.Space, count int, seed uint64) Chosen {
+func ChosenOf(w say.Words, c choose.Choice, space *choose.Space, count int, seed uint64) (Chosen, error) {
 	out := Chosen{Fits: space.Fits().String(), Problems: []Sum{}, Mends: []Mend{}, Lanes: []Lane{}, Knots: []Knot{}, Seed: fmt.Sprint(seed), Choice: askOf(c), Most: mostWithPieces}
 	for p := range c.Top() + 1 {
 		out.Knots = append(out.Knots, knotOf(w, c, p))
@@ -247,7 +256,11 @@ func ChosenOf(w say.Words, c choose.Choice, space *choose.Space, count int, seed
 		out.Lanes = append(out.Lanes, made)
 	}
 	for _, numbers := range space.Draw(count, seed) {
-		out.Problems = append(out.Problems, SumOf(w, numbers))
+		sum, err := SumOf(w, numbers)
+		if err != nil {
+			return out, err
+		}
+		out.Problems = append(out.Problems, sum)
 	}
 	if clash, mends := c.Conflict(); len(clash) > 0 {
 		out.Clash = w.Clash(clash)
@@ -255,7 +268,7 @@ func ChosenOf(w say.Words, c choose.Choice, space *choose.Space, count int, seed
 			out.Mends = append(out.Mends, Mend{w.Mend(m.Wish), m.Fits.String(), askOf(c.Without(m.Wish))})
 		}
 	}
-	return out
+	return out, nil
 }
 
 func knotOf(w say.Words, c choose.Choice, p place.Place) Knot {

@@ -28,7 +28,10 @@ func made(t *testing.T, numbers ...place.Number) (wire.Lesson, lesson.View) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	link := wire.LinkOf(say.Words{}, "id", l, v, children, "9:15")
+	link, err := wire.LinkOf(say.Words{}, "id", l, v, children, "9:15")
+	if err != nil {
+		t.Fatal(err)
+	}
 	return wire.LessonOf(say.Words{}, link, 3, v, children), v
 }
 
@@ -95,7 +98,10 @@ func TestChoiceThereAndBack(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		got := wire.ChosenOf(say.Words{}, c, space, 3, 7)
+		got, err := wire.ChosenOf(say.Words{}, c, space, 3, 7)
+		if err != nil {
+			t.Fatal(err)
+		}
 		if !reflect.DeepEqual(got.Choice, ask) {
 			t.Errorf("%s came back as %+v", name, got.Choice)
 		}

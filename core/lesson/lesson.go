@@ -66,11 +66,8 @@ func New(problems []swap.Problem, stage choose.StageID, kind material.Kind, chil
 		if err != nil {
 			return Lesson{}, err
 		}
-		if len(p.Numbers) > MostAddends {
-			return Lesson{}, fmt.Errorf("%w: %v has %d", ErrMany, p, len(p.Numbers))
-		}
-		if !material.CanLayOut(trace.Answer) {
-			return Lesson{}, fmt.Errorf("%w: %v makes %d", ErrTooLarge, p, trace.Answer)
+		if err := MatTakes(trace); err != nil {
+			return Lesson{}, err
 		}
 	}
 	if stage == "" {
@@ -78,6 +75,18 @@ func New(problems []swap.Problem, stage choose.StageID, kind material.Kind, chil
 	}
 	l := Lesson{Problems: problems, Stage: stage, Material: kind, Stand: Gathering, At: swap.Position{Phase: swap.LayOut}}
 	return l.With(Change{Children: children})
+}
+
+// MatTakes tells why a worked problem cannot be laid out on the mat: ErrTooLarge
+// or ErrMany; nil when it can.
+func MatTakes(t swap.Trace) error {
+	if !material.CanLayOut(t.Answer) {
+		return fmt.Errorf("%w: %v makes %d", ErrTooLarge, t.Problem, t.Answer)
+	}
+	if n := len(t.Problem.Numbers); n > MostAddends {
+		return fmt.Errorf("%w: %v has %d", ErrMany, t.Problem, n)
+	}
+	return nil
 }
 
 // Change is what can change in a lesson; what is nil stays.

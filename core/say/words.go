@@ -1,5 +1,5 @@
 // Package say has the class's words for things, and the sentences that belong
-// to the steps of a trace. It is the only room that makes English.
+// to the steps of a trace. The English of the work is made here.
 package say
 
 import (

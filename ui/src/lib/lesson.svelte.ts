@@ -1,11 +1,13 @@
 // A lesson on this screen: steps are local, only the position is sent. Writes
-// go one after another from the newest revision; what the network holds up is
-// kept and sent again.
+// go one after another from the newest revision. What cannot be sent, because
+// the network or the session is gone, waits here, also when the view is left.
 import { api, offline, Refused } from './api';
 import { classPath, guarded, shared, troubleOf } from './state.svelte';
 import type { Lesson, LessonChange, Trouble } from './wire.gen';
 
 const AGAIN_MS = 3000;
+
+const open = new Map<string, LessonInHand>();
 
 export class LessonInHand {
   lesson = $state<Lesson>();
@@ -14,21 +16,37 @@ export class LessonInHand {
   conflict = $state<Trouble>();
   index = $state(0);
   #waiting: Partial<LessonChange> = {};
-  #busy = false;
-  #closed = false;
+  #sending?: Promise<void>;
 
-  constructor(private readonly id: string) {}
+  private constructor(private readonly id: string) {}
+
+  /** The lesson with this id; one for the whole page, so that nothing waits twice. */
+  static of(id: string): LessonInHand {
+    const key = `${shared.me?.email} ${id}`;
+    const known = open.get(key) ?? new LessonInHand(id);
+    open.set(key, known);
+    return known;
+  }
 
   get #path(): string {
     return classPath(`/lessons/${this.id}`);
   }
 
+  /** Reads the lesson, once what waits has been sent. */
   async load(): Promise<void> {
+    this.trouble = this.conflict = undefined;
+    if (this.lesson && this.#waits) return this.change({});
+    await this.#sending;
+    this.lesson = undefined; // nothing is touched that the server may have moved on
     try {
       this.#take(await guarded(api<Lesson>('GET', this.#path)));
     } catch (error) {
       this.trouble = troubleOf(error);
     }
+  }
+
+  get #waits(): boolean {
+    return Object.keys(this.#waiting).length > 0;
   }
 
   #take(lesson: Lesson): void {
@@ -47,11 +65,14 @@ export class LessonInHand {
   }
 
   /** Keeps a change; resolves when all that waits has been sent or refused. */
-  async change(change: Partial<LessonChange>): Promise<void> {
+  change(change: Partial<LessonChange>): Promise<void> {
     this.#waiting = { ...this.#waiting, ...change };
-    if (this.#busy) return;
-    this.#busy = true;
-    while (Object.keys(this.#waiting).length > 0 && !this.#closed) {
+    this.#sending ??= this.#sendAll().finally(() => (this.#sending = undefined));
+    return this.#sending;
+  }
+
+  async #sendAll(): Promise<void> {
+    while (this.#waits) {
       const sending = this.#waiting;
       this.#waiting = {};
       shared.saving = 'saving';
@@ -59,17 +80,18 @@ export class LessonInHand {
         await this.#send(sending);
         shared.saving = 'saved';
       } catch (error) {
-        if (!offline(error)) {
+        const gone = offline(error);
+        if (!gone && shared.me !== null) {
           shared.saving = 'saved';
           this.#refused(error);
           continue;
         }
         shared.saving = 'waiting';
         this.#waiting = { ...sending, ...this.#waiting };
+        if (!gone) return; // logged out: the log-in comes back here, and load sends it
         await new Promise((resolve) => setTimeout(resolve, AGAIN_MS));
       }
     }
-    this.#busy = false;
   }
 
   async #send(change: Partial<LessonChange>): Promise<void> {
@@ -92,10 +114,5 @@ export class LessonInHand {
     } else {
       this.trouble = trouble;
     }
-  }
-
-  /** Stops sending again once the view is left. */
-  close(): void {
-    this.#closed = true;
   }
 }

@@ -1,7 +1,7 @@
 <script lang="ts">
   // The gather list: pieces at the fullest moment, cards, trays, how the mat
   // lies, who comes, what to look to and how long it takes.
-  import { onDestroy, onMount } from 'svelte';
+  import { onMount } from 'svelte';
   import { push } from 'svelte-spa-router';
   import { SvelteSet } from 'svelte/reactivity';
   import { innerWidth } from 'svelte/reactivity/window';
@@ -20,7 +20,7 @@
   let { params }: { params: { lesson: string } } = $props();
 
   // svelte-ignore state_referenced_locally
-  const hand = new LessonInHand(params.lesson);
+  const hand = LessonInHand.of(params.lesson);
   const lesson = $derived(hand.lesson);
   const link = $derived(lesson?.link);
   const sum = $derived(link?.sum);
@@ -98,7 +98,6 @@
     await hand.load();
     if (hand.lesson?.children.length) choosing = false;
   });
-  onDestroy(() => hand.close());
 </script>
 
 <svelte:window onkeydown={shortcuts({ space: () => void layOut(), t: () => (turned = !turned) })} />

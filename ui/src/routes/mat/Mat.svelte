@@ -1,7 +1,7 @@
 <script lang="ts">
   // The presented mat: the lesson worked step by step, forwards and back, with
   // the column written in step with the pieces and the sentence to say.
-  import { onDestroy, onMount } from 'svelte';
+  import { onMount } from 'svelte';
   import { push } from 'svelte-spa-router';
   import Bench from '../../lib/bench/Bench.svelte';
   import { shortcuts } from '../../lib/keys';
@@ -17,7 +17,7 @@
   let { params }: { params: { lesson: string } } = $props();
 
   // svelte-ignore state_referenced_locally
-  const hand = new LessonInHand(params.lesson);
+  const hand = LessonInHand.of(params.lesson);
   const lesson = $derived(hand.lesson);
   const desk = $derived(shared.desk!);
   const step = $derived(lesson?.steps[hand.index]);
@@ -88,7 +88,6 @@
   };
 
   onMount(() => hand.load());
-  onDestroy(() => hand.close());
 </script>
 
 <svelte:window

@@ -55,9 +55,10 @@
   ];
   const material = $derived(desk.settings.material);
 
-  async function choose(next: Choose, keepPicked = false): Promise<void> {
+  async function choose(next: Choose): Promise<void> {
     ask = next;
     const turn = ++asked;
+    const before = picked;
     try {
       const got = await guarded(api<Chosen>('POST', classPath('/choose'), next));
       if (turn !== asked) return;
@@ -66,7 +67,8 @@
       ask = { ...got.choice, count: TWELVE, seed: '' };
       sessionStorage.setItem(kept, JSON.stringify({ ...ask, seed: got.seed }));
       if (!got.knots.some((k) => k.place === hand)) hand = 'ones';
-      if (!keepPicked) picked = got.problems[0];
+      // A sum that was picked or looked at meanwhile stays.
+      if (picked === before) picked = got.problems[0];
       shared.said = `${got.fits} problems fit`;
     } catch (error) {
       if (turn === asked) trouble = troubleOf(error);
