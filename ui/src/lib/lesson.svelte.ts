@@ -7,7 +7,8 @@ import type { Lesson, LessonChange, Trouble } from './wire.gen';
 
 const AGAIN_MS = 3000;
 
-const open = new Map<string, LessonInHand>();
+/** The lessons of this page, by account and id. */
+const open: Record<string, LessonInHand> = {};
 
 export class LessonInHand {
   lesson = $state<Lesson>();
@@ -23,9 +24,7 @@ export class LessonInHand {
   /** The lesson with this id; one for the whole page, so that nothing waits twice. */
   static of(id: string): LessonInHand {
     const key = `${shared.me?.email} ${id}`;
-    const known = open.get(key) ?? new LessonInHand(id);
-    open.set(key, known);
-    return known;
+    return (open[key] ??= new LessonInHand(id));
   }
 
   get #path(): string {
