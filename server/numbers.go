@@ -8,6 +8,7 @@ import (
 	"github.com/gofiber/fiber/v3"
 
 	"vineswap/core/choose"
+	"vineswap/core/lesson"
 	"vineswap/core/swap"
 	"vineswap/wire"
 )
@@ -67,6 +68,9 @@ func (s *Server) look(c *call) error {
 	problem, err := swap.Parse(typed.Text)
 	if err != nil {
 		return wrongSum(err)
+	}
+	if problem.Kind != swap.Sum {
+		return wrongSum(lesson.ErrTaking)
 	}
 	sum, err := wire.SumOf(c.class.Settings.Words(), problem.Numbers)
 	if err != nil {

@@ -32,7 +32,7 @@ func workCommand() *cobra.Command {
 	var asJSON bool
 	cmd := &cobra.Command{
 		Use:   `work "47+25"`,
-		Short: "Work a sum step by step with pieces",
+		Short: "Work a sum or a difference step by step with pieces",
 		// A sum such as -3+4 looks like flags: they are read by hand, so that
 		// what is wrong with the number can be said.
 		DisableFlagParsing: true,
@@ -51,7 +51,7 @@ func workCommand() *cobra.Command {
 					sums = append(sums, arg)
 				}
 			}
-			if err := exactly(1, `work takes one sum, such as "47+25"`)(cmd, sums); err != nil {
+			if err := exactly(1, `work takes one problem, such as "47+25" or "62-38"`)(cmd, sums); err != nil {
 				return err
 			}
 			return work(cmd.OutOrStdout(), sums[0], asJSON)
@@ -121,7 +121,7 @@ func lying(zones swap.Zones) string {
 
 // written draws the column with the carried digits above it.
 func written(t swap.Trace) string {
-	width := t.Answer.Length()
+	width := max(t.Answer.Length(), t.Problem.Numbers[0].Length())
 	carried := []byte(strings.Repeat(" ", width))
 	for _, c := range t.Columns {
 		if c.In > 0 {
@@ -129,16 +129,16 @@ func written(t swap.Trace) string {
 		}
 	}
 	lines := []string{}
-	if len(t.Swaps) > 0 {
+	if len(t.Swaps) > 0 && t.Problem.Kind == swap.Sum {
 		lines = append(lines, strings.TrimRight("    "+string(carried), " "))
 	}
 	for i, n := range t.Problem.Numbers {
 		sign := " "
 		if i == len(t.Problem.Numbers)-1 {
-			sign = "+"
+			sign = map[swap.Kind]string{swap.Sum: "+", swap.Difference: "-"}[t.Problem.Kind]
 		}
 		lines = append(lines, fmt.Sprintf("  %s %*d", sign, width, n))
 	}
-	lines = append(lines, "  "+strings.Repeat("-", width+2), fmt.Sprintf("    %d", t.Answer))
+	lines = append(lines, "  "+strings.Repeat("-", width+2), fmt.Sprintf("    %*d", width, t.Answer))
 	return strings.Join(lines, "\n") + "\n"
 }

@@ -13,6 +13,8 @@ type StageID string
 
 // The stages of joining, in the order in which they are taught.
 const (
+	FirstSnake    StageID = "joining/first-snake"
+	SecondSnake   StageID = "joining/second-snake"
 	NoSwap        StageID = "joining/no-swap"
 	OneSwapOnes   StageID = "joining/one-swap-ones"
 	OneSwapHigher StageID = "joining/one-swap-higher"
@@ -21,6 +23,17 @@ const (
 	NewPlace      StageID = "joining/new-place"
 	ThreeAddends  StageID = "joining/three-addends"
 	AnySum        StageID = "joining/any-sum"
+)
+
+// The stages of taking, in the order in which they are taught.
+const (
+	TakeNoSwap        StageID = "taking/no-swap"
+	TakeOneSwapTens   StageID = "taking/one-swap-tens"
+	TakeOneSwapHigher StageID = "taking/one-swap-higher"
+	TakeSeveralSwaps  StageID = "taking/several-swaps"
+	AcrossOneZero     StageID = "taking/across-one-zero"
+	AcrossZeros       StageID = "taking/across-zeros"
+	AnyDifference     StageID = "taking/any-difference"
 )
 
 // ErrStage is wrapped by the error about a stage that does not exist.
@@ -124,4 +137,35 @@ func StageOf(numbers []place.Number) StageID {
 		return OneSwapOnes
 	}
 	return OneSwapHigher
+}
+
+// StageOfTaking returns the stage that a difference belongs to: the first that
+// fits, asked in the order of the field's ladder.
+func StageOfTaking(larger, smaller place.Number) StageID {
+	came, zeros, row := 0, 0, 0
+	columns := place.TakingColumns(larger, smaller)
+	for _, c := range columns {
+		if c.Came {
+			came++
+		}
+		if row++; !c.Crossed() {
+			row = 0
+		}
+		zeros = max(zeros, row)
+	}
+	switch {
+	case larger.Top() > place.Thousands:
+		return AnyDifference
+	case zeros > 1:
+		return AcrossZeros
+	case zeros == 1:
+		return AcrossOneZero
+	case came > 1:
+		return TakeSeveralSwaps
+	case came == 0:
+		return TakeNoSwap
+	case columns[place.Ones].Came:
+		return TakeOneSwapTens
+	}
+	return TakeOneSwapHigher
 }

@@ -30,6 +30,9 @@ const MostChildren = 4
 // MostAddends is how many numbers the mat has room for.
 const MostAddends = 2
 
+// MostProblems is how many problems a lesson has room for.
+const MostProblems = 24
+
 // Child is a learner who sits at the mat.
 type Child struct{ ID, Name string }
 
@@ -51,6 +54,10 @@ var (
 	ErrTwice    = errors.New("a child sits at the mat once")
 	ErrTooLarge = fmt.Errorf("pieces show results up to %d", place.MostWithPieces)
 	ErrMany     = fmt.Errorf("the mat takes %d numbers at a time", MostAddends)
+	ErrTaking   = errors.New("the mat shows joining; taking away is worked on the command line alone")
+	ErrProblem  = errors.New("the lesson has no such problem")
+	ErrFull     = fmt.Errorf("a lesson has at most %d problems", MostProblems)
+	ErrNoMore   = errors.New("there is no other problem like it")
 	ErrNothing  = errors.New("a lesson needs a problem")
 	ErrStand    = errors.New("a lesson is gathering, on the mat or ended")
 )
@@ -77,9 +84,12 @@ func New(problems []swap.Problem, stage choose.StageID, kind material.Kind, chil
 	return l.With(Change{Children: children})
 }
 
-// MatTakes tells why a worked problem cannot be laid out on the mat: ErrTooLarge
-// or ErrMany; nil when it can.
+// MatTakes tells why a worked problem cannot be laid out on the mat: ErrTaking,
+// ErrTooLarge or ErrMany; nil when it can.
 func MatTakes(t swap.Trace) error {
+	if t.Problem.Kind != swap.Sum {
+		return fmt.Errorf("%w: %v", ErrTaking, t.Problem)
+	}
 	if !material.CanLayOut(t.Answer) {
 		return fmt.Errorf("%w: %v makes %d", ErrTooLarge, t.Problem, t.Answer)
 	}
@@ -95,6 +105,8 @@ type Change struct {
 	Material *material.Kind
 	Stand    *Stand
 	At       *swap.Position
+	Problem  *int          // which of the problems is taken in hand, from its beginning
+	Add      *swap.Problem // one more problem, taken in hand
 }
 
 // With returns the lesson with a change made. Nothing is changed when an error
@@ -119,14 +131,81 @@ func (l Lesson) With(c Change) (Lesson, error) {
 		}
 		next.Stand = *c.Stand
 	}
-	if c.At != nil {
-		trace, err := swap.Solve(l.Current())
-		if err != nil {
-			return l, err
-		}
-		next.At = trace.Steps[trace.Find(*c.At)].At
+	if err := next.turnTo(c); err != nil {
+		return l, err
 	}
 	return next, nil
+}
+
+// turnTo takes a problem in hand, and a step of it.
+func (l *Lesson) turnTo(c Change) error {
+	if c.Add != nil {
+		if err := l.add(*c.Add); err != nil {
+			return err
+		}
+		last := len(l.Problems) - 1
+		c.Problem = &last
+	}
+	if c.Problem != nil {
+		if *c.Problem < 0 || *c.Problem >= len(l.Problems) {
+			return fmt.Errorf("%w: %d", ErrProblem, *c.Problem)
+		}
+		l.Problem, l.At, l.Stand = *c.Problem, swap.Position{Phase: swap.LayOut}, OnTheMat
+	}
+	if c.At == nil {
+		return nil
+	}
+	trace, err := swap.Solve(l.Current())
+	if err != nil {
+		return err
+	}
+	l.At = trace.Steps[trace.Find(*c.At)].At
+	return nil
+}
+
+func (l *Lesson) add(p swap.Problem) error {
+	if len(l.Problems) >= MostProblems {
+		return ErrFull
+	}
+	trace, err := swap.Solve(p)
+	if err != nil {
+		return err
+	}
+	if err := MatTakes(trace); err != nil {
+		return err
+	}
+	l.Problems = append(slices.Clone(l.Problems), p)
+	return nil
+}
+
+// Another draws one more problem like the first: of its stage, with numbers of
+// its lengths, and none that the lesson has already. ErrNoMore where there is
+// none.
+func (l Lesson) Another(seed uint64) (swap.Problem, error) {
+	choice := choose.Choice{Stage: l.Stage, Laid: true}
+	for _, n := range l.Problems[0].Numbers {
+		choice.Digits = append(choice.Digits, n.Length())
+	}
+	space, err := choice.Space()
+	if err != nil {
+		return swap.Problem{}, fmt.Errorf("%w: %w", ErrNoMore, err)
+	}
+	for _, numbers := range space.Draw(len(l.Problems)+1, seed) {
+		if p := swap.SumOf(numbers...); !l.has(p) {
+			return p, nil
+		}
+	}
+	return swap.Problem{}, ErrNoMore
+}
+
+func (l Lesson) has(p swap.Problem) bool {
+	return slices.ContainsFunc(l.Problems, func(other swap.Problem) bool { return other.Key() == p.Key() })
+}
+
+// MayEstimate tells whether an estimate is still one: before anything is
+// counted.
+func (l Lesson) MayEstimate() bool {
+	return l.Stand != Ended && (l.At.Phase == swap.LayOut || l.At.Phase == swap.Joining)
 }
 
 func seated(children []string) error {

@@ -161,3 +161,64 @@ func TestOpenFindsTheStep(t *testing.T) {
 		t.Errorf("opened at %d: %v", v.Index, err)
 	}
 }
+
+// One more problem like the first, until there is no other.
+func TestAnother(t *testing.T) {
+	l := opened(t, "47+25", "wren")
+	seen := map[string]bool{"sum:47+25": true}
+	for seed := range uint64(8) {
+		p, err := l.Another(seed)
+		if err != nil {
+			t.Fatal(err)
+		}
+		if seen[p.Key()] || choose.StageOf(p.Numbers) != choose.OneSwapOnes || p.Numbers[0].Length() != 2 {
+			t.Errorf("%v is not another of its kind", p)
+		}
+		seen[p.Key()] = true
+		if l, err = l.With(lesson.Change{Add: &p}); err != nil || l.Current().Key() != p.Key() || l.Problem != len(l.Problems)-1 || l.Stand != lesson.OnTheMat {
+			t.Fatalf("%+v, %v", l, err)
+		}
+	}
+	only := opened(t, "9+1", "wren")
+	only.Stage = "nowhere"
+	if _, err := only.Another(1); !errors.Is(err, lesson.ErrNoMore) {
+		t.Errorf("another of no stage: %v", err)
+	}
+}
+
+func TestTurningToAProblem(t *testing.T) {
+	l := opened(t, "47+25")
+	second := swap.SumOf(38, 25)
+	l, err := l.With(lesson.Change{Add: &second})
+	if err != nil {
+		t.Fatal(err)
+	}
+	first, none := 0, 7
+	back, err := l.With(lesson.Change{Problem: &first, At: at(t, "work/ones/1")})
+	if err != nil || back.Current().String() != "47+25" || back.At.String() != "work/ones/1" || len(l.Problems) != 2 {
+		t.Errorf("%+v, %v", back, err)
+	}
+	if _, err := l.With(lesson.Change{Problem: &none}); !errors.Is(err, lesson.ErrProblem) {
+		t.Errorf("the eighth of two: %v", err)
+	}
+	taking := swap.DifferenceOf(62, 38)
+	if _, err := l.With(lesson.Change{Add: &taking}); !errors.Is(err, lesson.ErrTaking) {
+		t.Errorf("taking away: %v", err)
+	}
+	for len(l.Problems) < lesson.MostProblems {
+		l.Problems = append(l.Problems, second)
+	}
+	if _, err := l.With(lesson.Change{Add: &second}); !errors.Is(err, lesson.ErrFull) {
+		t.Errorf("one too many: %v", err)
+	}
+}
+
+// An estimate is said before anything is counted.
+func TestMayEstimate(t *testing.T) {
+	for position, want := range map[string]bool{"lay-out/0": true, "lay-out/4": true, "join/0": true, "work/ones/0": false, "read/2": false} {
+		l, err := opened(t, "47+25").With(lesson.Change{At: at(t, position)})
+		if err != nil || l.MayEstimate() != want {
+			t.Errorf("%s: %t, %v", position, l.MayEstimate(), err)
+		}
+	}
+}

@@ -53,6 +53,9 @@ func (w Words) Trace(t swap.Trace) []Line {
 }
 
 func (w Words) line(t swap.Trace, s swap.Step) Line {
+	if t.Problem.Kind == swap.Difference {
+		return w.takingLine(t, s)
+	}
 	switch s.Kind {
 	case swap.SetOut:
 		return Line{"Lay out", []Span{plain("%s trays, one for each number, and one for what they make.", capital(place.Number(len(t.Problem.Numbers)).Words(false)))}}

@@ -56,16 +56,17 @@ func PlaceWords() []PlaceWord { return []PlaceWord{Ones, Units} }
 type forms struct {
 	noun, nouns, with string // "swap", "swaps", "a swap"
 	they              string // ten ones … one ten
+	it                string // one ten … ten ones
 	do                string // the same, asked for
 }
 
 var swapForms = map[SwapWord]forms{
-	Swap:     {"swap", "swaps", "a swap", "swap for", "swap for"},
-	Trade:    {"trade", "trades", "a trade", "trade for", "trade for"},
-	Exchange: {"exchange", "exchanges", "an exchange", "are exchanged for", "exchange for"},
-	Regroup:  {"regrouping", "regroupings", "a regrouping", "regroup as", "regroup as"},
-	Carry:    {"carry", "carries", "a carry", "carry over as", "carry over as"},
-	Rename:   {"renaming", "renamings", "a renaming", "are renamed as", "rename as"},
+	Swap:     {"swap", "swaps", "a swap", "swap for", "swaps for", "swap for"},
+	Trade:    {"trade", "trades", "a trade", "trade for", "trades for", "trade for"},
+	Exchange: {"exchange", "exchanges", "an exchange", "are exchanged for", "is exchanged for", "exchange for"},
+	Regroup:  {"regrouping", "regroupings", "a regrouping", "regroup as", "regroups as", "regroup as"},
+	Carry:    {"carry", "carries", "a carry", "carry over as", "is borrowed as", "carry over as"},
+	Rename:   {"renaming", "renamings", "a renaming", "are renamed as", "is renamed as", "rename as"},
 }
 
 // ParseSwapWord reads a word for the swap.
@@ -155,13 +156,19 @@ func Piece(kind material.Kind, p place.Place, n int) string {
 func (w Words) Stage(id choose.StageID) string {
 	f := w.forms()
 	switch id {
-	case choose.NoSwap:
+	case choose.FirstSnake:
+		return "first snake"
+	case choose.SecondSnake:
+		return "second snake"
+	case choose.NoSwap, choose.TakeNoSwap:
 		return w.NoSwap()
 	case choose.OneSwapOnes:
 		return fmt.Sprintf("one %s, %s", f.noun, w.PlaceMany(place.Ones))
-	case choose.OneSwapHigher:
+	case choose.TakeOneSwapTens:
+		return fmt.Sprintf("one %s, tens", f.noun)
+	case choose.OneSwapHigher, choose.TakeOneSwapHigher:
 		return fmt.Sprintf("one %s, higher", f.noun)
-	case choose.SeveralSwaps:
+	case choose.SeveralSwaps, choose.TakeSeveralSwaps:
 		return "several " + f.nouns
 	case choose.SwapMakesSwap:
 		return fmt.Sprintf("%s makes %s", f.with, f.with)
@@ -171,6 +178,12 @@ func (w Words) Stage(id choose.StageID) string {
 		return "three to six addends"
 	case choose.AnySum:
 		return "any sum"
+	case choose.AcrossOneZero:
+		return "across one zero"
+	case choose.AcrossZeros:
+		return "across zeros"
+	case choose.AnyDifference:
+		return "any difference"
 	}
 	return "chosen by hand"
 }
@@ -179,6 +192,10 @@ func (w Words) Stage(id choose.StageID) string {
 func (w Words) StageAsks(id choose.StageID) string {
 	f := w.forms()
 	switch id {
+	case choose.FirstSnake:
+		return "Every ten ends at a bar's end."
+	case choose.SecondSnake:
+		return "At least one ten cuts a bar."
 	case choose.NoSwap:
 		return "No place reaches ten."
 	case choose.OneSwapOnes:
@@ -193,8 +210,20 @@ func (w Words) StageAsks(id choose.StageID) string {
 		return "The highest place reaches ten and opens a new one."
 	case choose.ThreeAddends:
 		return "Three to six numbers are joined."
-	case choose.AnySum:
+	case choose.AnySum, choose.AnyDifference:
 		return "Numbers of five or six digits."
+	case choose.TakeNoSwap:
+		return "Every place has enough."
+	case choose.TakeOneSwapTens:
+		return fmt.Sprintf("One %s: a ten for ten %s.", f.noun, w.PlaceMany(place.Ones))
+	case choose.TakeOneSwapHigher:
+		return fmt.Sprintf("One %s, from a higher place.", f.noun)
+	case choose.TakeSeveralSwaps:
+		return fmt.Sprintf("Two %s or more, none through a zero.", f.nouns)
+	case choose.AcrossOneZero:
+		return fmt.Sprintf("%s goes through one zero of the larger number.", capital(f.with))
+	case choose.AcrossZeros:
+		return fmt.Sprintf("%s goes through two zeros or more in a row.", capital(f.with))
 	}
 	return fmt.Sprintf("Any numbers, with any %s.", f.nouns)
 }

@@ -7,6 +7,13 @@ func Solve(p Problem) (Trace, error) {
 	if err := p.Valid(); err != nil {
 		return Trace{}, err
 	}
+	if p.Kind == Difference {
+		return take(p), nil
+	}
+	return join(p), nil
+}
+
+func join(p Problem) Trace {
 	w := worker{trace: Trace{Problem: p, Columns: place.Columns(p.Numbers)}}
 	w.trace.Steps = make([]Step, 0, 8+2*len(p.Numbers)+4*len(w.trace.Columns))
 	w.layOut()
@@ -15,7 +22,7 @@ func Solve(p Problem) (Trace, error) {
 		w.work(c)
 	}
 	w.read()
-	return w.trace, nil
+	return w.trace
 }
 
 // worker carries the state from one step to the next.

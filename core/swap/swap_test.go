@@ -30,7 +30,12 @@ func TestParse(t *testing.T) {
 		{"negative", "-3+4", "", place.ErrNotDigits},
 		{"leading zeros", "0047+25", "", place.ErrLeadingZero},
 		{"too many digits", "1234567+1", "", place.ErrTooLong},
-		{"taking away", "62-38", "", swap.ErrOperation},
+		{"taking away", "62-38", "62-38", nil},
+		{"a printed minus", " 62 − 38", "62-38", nil},
+		{"the smaller first", "3-5", "", swap.ErrLarger},
+		{"taking twice", "9-3-2", "", swap.ErrTakes},
+		{"taking nothing written", "9-", "", place.ErrNoDigits},
+		{"sharing", "12/4", "", swap.ErrOperation},
 		{"mixed", "2+3-1", "", swap.ErrOperation},
 		{"a number with a gap", "4 7+2", "", place.ErrNotDigits},
 	} {
@@ -48,7 +53,7 @@ func TestParse(t *testing.T) {
 }
 
 func TestParseSaysWhere(t *testing.T) {
-	for text, at := range map[string]int{"47+2x": 3, "47+ 0025": 4, "12-3": 2, "12+30-4": 5} {
+	for text, at := range map[string]int{"47+2x": 3, "47+ 0025": 4, "12-3x": 3, "12+30-4": 5} {
 		_, err := swap.Parse(text)
 		var placed *swap.ExpressionError
 		if !errors.As(err, &placed) || placed.At != at {
@@ -254,8 +259,8 @@ func TestPositions(t *testing.T) {
 	}
 }
 
-// The trace can carry work that is not joining: a hand-made taking away and a
-// sharing obey the same laws.
+// The trace can carry work that is not made here yet: a hand-made sharing obeys
+// the same laws.
 func TestOtherOperationsFitTheTrace(t *testing.T) {
 	lay := func(moves ...swap.Move) swap.Step {
 		return swap.Step{At: swap.Position{Phase: swap.LayOut}, Moves: moves}
@@ -267,14 +272,6 @@ func TestOtherOperationsFitTheTrace(t *testing.T) {
 		steps []swap.Step
 		zones []swap.Zones
 	}{
-		"32-8": {
-			[]swap.Step{
-				lay(swap.Move{From: swap.Store, To: swap.Start, Place: place.Tens, Count: 3}, swap.Move{From: swap.Store, To: swap.Start, Place: place.Ones, Count: 2}),
-				work(swap.Move{From: swap.Start, To: swap.Store, Place: place.Tens, Count: 1}, swap.Move{From: swap.Store, To: swap.Start, Place: place.Ones, Count: 10}),
-				work(swap.Move{From: swap.Start, To: swap.Taken, Place: place.Ones, Count: 8}),
-			},
-			[]swap.Zones{{{swap.Start, place.Holding{2, 3}}}, {{swap.Start, place.Holding{12, 2}}}, {{swap.Start, place.Holding{4, 2}}, {swap.Taken, place.Holding{8}}}},
-		},
 		"41/2": {
 			[]swap.Step{
 				lay(swap.Move{From: swap.Store, To: swap.Start, Place: place.Tens, Count: 4}, swap.Move{From: swap.Store, To: swap.Start, Place: place.Ones, Count: 1}),
@@ -319,6 +316,7 @@ func TestSolveRefuses(t *testing.T) {
 		"one number":      swap.SumOf(4),
 		"below nothing":   swap.SumOf(4, -1),
 		"seven digits":    swap.SumOf(4, 1_000_000),
+		"taken from less": swap.DifferenceOf(4, 5),
 	} {
 		if _, err := swap.Solve(p); err == nil {
 			t.Errorf("%s was worked", name)

@@ -12,7 +12,7 @@ import (
 )
 
 // Zone is a place on the mat where pieces lie. Joining uses Tray(1) to Tray(n)
-// and Joined; taking will use Start and Taken; sharing Start, Share(1) to
+// and Joined; taking uses Start and Taken; sharing Start, Share(1) to
 // Share(n) and Remainder; grouping Start, Groups and Remainder; hands add Hand.
 type Zone string
 
@@ -122,7 +122,8 @@ type Swap struct {
 // StepKind is what happens in a step.
 type StepKind string
 
-// The kinds of step, in the order in which joining makes them.
+// The kinds of step, in the order in which joining makes them; then those that
+// taking away has of its own.
 const (
 	SetOut   StepKind = "set-out"  // trays and mat lie ready, nothing on them
 	Build    StepKind = "build"    // the pieces of one number are fetched onto its tray
@@ -135,6 +136,10 @@ const (
 	Slide    StepKind = "slide"    // the large cards are slid together
 	ReadOut  StepKind = "read"     // the result is read as a number
 	SayBack  StepKind = "say-back" // the story of the work is said back
+
+	Look     StepKind = "look"      // is there enough in this place?
+	SwapDown StepKind = "swap-down" // one of a place goes to the store, ten of the place below come back
+	TakeAway StepKind = "take-away" // what is to go from this place is taken away
 )
 
 // Phase is a stretch of the work that one looks for again by name.
@@ -195,11 +200,14 @@ func ParsePosition(text string) (Position, error) {
 // notation can set it in its own way.
 type Role string
 
-// The roles of cells in a written sum.
+// The roles of cells in a written sum or difference.
 const (
 	Addend  Role = "addend"  // a digit of a number; Row says of which
 	Carried Role = "carried" // what came up into this place
 	Result  Role = "result"  // a digit under the line
+	Larger  Role = "larger"  // a digit of the number that is taken from
+	Smaller Role = "smaller" // a digit of the number that is taken
+	Changed Role = "changed" // what stands in a place after a swap down, ten and more too
 )
 
 // Cell is one digit of the written column.
@@ -214,12 +222,13 @@ type Cell struct {
 type Step struct {
 	Kind   StepKind
 	At     Position
-	Tray   int    // the tray that is built or labelled, from 1; 0 elsewhere
-	Ten    int    // which ten of this place is gathered or swapped, from 1; 0 elsewhere
-	Count  int    // pieces counted: in the pile for CountUp and Write, ten for Stop and MakeSwap
-	Moves  []Move // what moves in this step
-	Zones  Zones  // where all pieces lie afterwards
-	Column []Cell // the column as far as it is written afterwards
+	Tray   int         // the tray that is built or labelled, from 1; 0 elsewhere
+	Ten    int         // which ten of this place is gathered or swapped, from 1; 0 elsewhere
+	From   place.Place // for SwapDown the place that gives one
+	Count  int         // pieces counted: in the pile for CountUp, Look and Write, those that go for TakeAway, ten for Stop and MakeSwap
+	Moves  []Move      // what moves in this step
+	Zones  Zones       // where all pieces lie afterwards
+	Column []Cell      // the column as far as it is written afterwards
 	Cards  []place.Number
 	// Cards are the cards laid in this step: the small cards of a tray for
 	// Label, the one large card of the place for Write (none for a 0).
@@ -229,8 +238,9 @@ type Step struct {
 type Trace struct {
 	Problem Problem
 	Answer  place.Number
-	Columns []place.Column // the columns of the written sum, ones first
-	Swaps   []Swap         // each single swap in the order made
+	Columns []place.Column       // the columns of a written sum, ones first
+	Taking  []place.TakingColumn // the columns of a written difference, ones first
+	Swaps   []Swap               // each single swap in the order made
 	Steps   []Step
 }
 

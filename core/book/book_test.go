@@ -1,0 +1,124 @@
+package book_test
+
+import (
+	"errors"
+	"fmt"
+	"testing"
+	"time"
+
+	"vineswap/core/book"
+	"vineswap/core/choose"
+	"vineswap/core/place"
+	"vineswap/core/swap"
+)
+
+func TestReadAnswer(t *testing.T) {
+	for text, want := range map[string]struct {
+		number place.Number
+		read   bool
+	}{
+		"72": {72, true}, "0072": {72, true}, " 72 ": {72, true}, "0": {0, true}, "000": {0, true},
+		"": {0, false}, "  ": {0, false}, "seven": {0, false}, "7 2": {0, false}, "-3": {0, false}, "24 rest 1": {0, false},
+		"1999998": {1_999_998, true}, "99999999999999999999": {0, false}, "７２": {0, false},
+	} {
+		got := book.ReadAnswer(text)
+		if got.Text != text || got.Read != want.read || got.Read && got.Number != want.number {
+			t.Errorf("%q is read as %+v", text, got)
+		}
+	}
+}
+
+func FuzzReadAnswer(f *testing.F) {
+	for _, seed := range []string{"72", "0072", "", "x", "\xff", "999999999999"} {
+		f.Add(seed)
+	}
+	f.Fuzz(func(t *testing.T, text string) {
+		a := book.ReadAnswer(text)
+		if a.Text != text || a.Number < 0 || a.Number.Length() > place.MostDigits+1 {
+			t.Errorf("%q is read as %+v", text, a)
+		}
+	})
+}
+
+// A day is a day in the class's own zone: over midnight, and over a change of
+// clocks.
+func TestDays(t *testing.T) {
+	vienna, err := time.LoadLocation("Europe/Vienna")
+	if err != nil {
+		t.Fatal(err)
+	}
+	auckland, err := time.LoadLocation("Pacific/Auckland")
+	if err != nil {
+		t.Fatal(err)
+	}
+	evening := time.Date(2026, 11, 24, 23, 30, 0, 0, time.UTC)
+	for name, c := range map[string]struct {
+		at   time.Time
+		want string
+	}{
+		"before midnight in UTC":       {evening, "2026-11-24"},
+		"after midnight in Vienna":     {evening.In(vienna), "2026-11-25"},
+		"noon in Auckland":             {evening.In(auckland), "2026-11-25"},
+		"the night the clocks go back": {time.Date(2026, 10, 25, 0, 30, 0, 0, time.UTC).In(vienna), "2026-10-25"},
+		"an hour later":                {time.Date(2026, 10, 25, 1, 30, 0, 0, time.UTC).In(vienna), "2026-10-25"},
+		"before 1970":                  {time.Date(1969, 12, 31, 0, 0, 0, 0, time.UTC), "1969-12-31"},
+	} {
+		day := book.DayOf(c.at)
+		back, err := book.ParseDay(c.want)
+		if day.String() != c.want || err != nil || back != day {
+			t.Errorf("%s: %v, %v", name, day, err)
+		}
+	}
+	if a, b := book.DayOf(time.Date(2026, 3, 29, 12, 0, 0, 0, vienna)), book.DayOf(time.Date(2026, 3, 28, 12, 0, 0, 0, vienna)); a-b != 1 {
+		t.Errorf("a day of 23 hours is %d days", a-b)
+	}
+	if _, err := book.ParseDay("25.11.2026"); !errors.Is(err, book.ErrDay) {
+		t.Errorf("%v", err)
+	}
+}
+
+func TestValid(t *testing.T) {
+	whole := book.Observation{Problem: swap.SumOf(47, 25), Stage: choose.OneSwapOnes, Manner: book.Pieces, Help: book.Alone, Answer: book.ReadAnswer("72"), Came: book.Marked, Runs: 1, Day: 100}
+	for name, c := range map[string]struct {
+		spoil func(*book.Observation)
+		want  error
+	}{
+		"whole":                    {func(*book.Observation) {}, nil},
+		"no such manner":           {func(o *book.Observation) { o.Manner = "sung" }, book.ErrManner},
+		"no such help":             {func(o *book.Observation) { o.Help = "" }, book.ErrHelp},
+		"no such way":              {func(o *book.Observation) { o.Way = "magic" }, book.ErrWay},
+		"come from nowhere":        {func(o *book.Observation) { o.Came = "guessed" }, book.ErrCame},
+		"marked right and wrong":   {func(o *book.Observation) { o.Answer = book.ReadAnswer("62") }, book.ErrMarked},
+		"typed and wrong":          {func(o *book.Observation) { o.Answer, o.Came = book.ReadAnswer("62"), book.Typed }, nil},
+		"no answer":                {func(o *book.Observation) { o.Answer, o.Came = book.ReadAnswer(""), book.Typed }, nil},
+		"no run":                   {func(o *book.Observation) { o.Runs = 0 }, book.ErrRuns},
+		"an endless answer":        {func(o *book.Observation) { o.Answer, o.Came = book.ReadAnswer(fmt.Sprintf("%050d", 1)), book.Typed }, book.ErrLong},
+		"today":                    {func(o *book.Observation) { o.Day = 101 }, nil},
+		"tomorrow":                 {func(o *book.Observation) { o.Day = 102 }, book.ErrFuture},
+		"a problem that is no one": {func(o *book.Observation) { o.Problem.Numbers = o.Problem.Numbers[:1] }, swap.ErrAddends},
+	} {
+		o := whole
+		c.spoil(&o)
+		if err := o.Valid(101); !errors.Is(err, c.want) {
+			t.Errorf("%s: %v", name, err)
+		}
+	}
+}
+
+func TestStageOf(t *testing.T) {
+	for text, want := range map[string]choose.StageID{
+		"42+25": choose.NoSwap, "47+25": choose.OneSwapOnes, "283+154": choose.OneSwapHigher, "276+158": choose.SeveralSwaps, "248+153": choose.SwapMakesSwap,
+		"675+480": choose.NewPlace, "1+2+3": choose.ThreeAddends, "47+100000": choose.AnySum,
+		"67-23": choose.TakeNoSwap, "62-38": choose.TakeOneSwapTens, "528-163": choose.TakeOneSwapHigher, "523-138": choose.TakeSeveralSwaps,
+		"503-128": choose.AcrossOneZero, "5003-128": choose.AcrossZeros, "1000-1": choose.AcrossZeros, "50-23": choose.TakeOneSwapTens, "100000-1": choose.AnyDifference,
+		"508-193": choose.TakeOneSwapHigher, "4130-1281": choose.TakeSeveralSwaps, "5030-1281": choose.AcrossOneZero, "3010-1905": choose.TakeSeveralSwaps, "4052-1367": choose.AcrossOneZero,
+	} {
+		p, err := swap.Parse(text)
+		if err != nil {
+			t.Fatal(err)
+		}
+		if got := book.StageOf(p); got != want {
+			t.Errorf("%s belongs to %s, wanted %s", text, got, want)
+		}
+	}
+}

@@ -1,0 +1,129 @@
+// Package ladder knows the stages of the strands, what comes before them and
+// in which manners they are worked, and judges what a child's records say.
+package ladder
+
+import (
+	"slices"
+	"strings"
+
+	"vineswap/core/book"
+	"vineswap/core/choose"
+	"vineswap/core/place"
+	"vineswap/core/swap"
+)
+
+// Strand is a row of stages that build on one another.
+type Strand string
+
+// The strands that are built.
+const (
+	Joining Strand = "joining"
+	Taking  Strand = "taking"
+)
+
+// Strands returns the strands that are built, in order.
+func Strands() []Strand { return []Strand{Joining, Taking} }
+
+// Stage is one stage of a strand.
+type Stage struct {
+	ID      choose.StageID
+	Manners []book.Manner
+	// After are the stages that come before: of each row one must be secure. A
+	// row of stages of strands that are not built counts as met.
+	After [][]choose.StageID
+	Kinds []place.Place // the places whose swap the stage asks for, one by one
+}
+
+// StrandOf returns the strand that a stage belongs to.
+func StrandOf(id choose.StageID) Strand {
+	strand, _, _ := strings.Cut(string(id), "/")
+	return Strand(strand)
+}
+
+// after is short for prerequisites that are all asked for.
+func after(ids ...choose.StageID) [][]choose.StageID {
+	rows := make([][]choose.StageID, len(ids))
+	for i, id := range ids {
+		rows[i] = []choose.StageID{id}
+	}
+	return rows
+}
+
+// numbersFirst is what the first stage of joining and of taking waits for.
+var numbersFirst = [][]choose.StageID{{"tens/tens-and-ones", "places/quantity-and-card"}}
+
+var (
+	snake = []book.Manner{book.Pieces}
+	all   = book.Manners()
+	hto   = []place.Place{place.Ones, place.Tens, place.Hundreds}
+)
+
+var stages = map[Strand][]Stage{
+	Joining: {
+		{choose.FirstSnake, snake, after("tens/full-ten"), nil},
+		{choose.SecondSnake, snake, after(choose.FirstSnake), nil},
+		{choose.NoSwap, all, numbersFirst, nil},
+		{choose.OneSwapOnes, all, after(choose.NoSwap, "places/four-kinds"), hto[:1]},
+		{choose.OneSwapHigher, all, after(choose.OneSwapOnes), hto[1:]},
+		{choose.SeveralSwaps, all, after(choose.OneSwapHigher), hto},
+		{choose.SwapMakesSwap, all, after(choose.SeveralSwaps), hto[1:]},
+		{choose.NewPlace, all, after(choose.OneSwapOnes), nil},
+		{choose.ThreeAddends, all, after(choose.SeveralSwaps), nil},
+		{choose.AnySum, all, after(choose.SwapMakesSwap, choose.NewPlace, choose.ThreeAddends), nil},
+	},
+	Taking: {
+		{choose.TakeNoSwap, all, numbersFirst, nil},
+		{choose.TakeOneSwapTens, all, after(choose.TakeNoSwap, "places/four-kinds"), hto[:1]},
+		{choose.TakeOneSwapHigher, all, after(choose.TakeOneSwapTens), hto[1:]},
+		{choose.TakeSeveralSwaps, all, after(choose.TakeOneSwapHigher), hto},
+		{choose.AcrossOneZero, all, after(choose.TakeSeveralSwaps, "places/zero-in-a-place"), nil},
+		{choose.AcrossZeros, all, after(choose.AcrossOneZero), nil},
+		{choose.AnyDifference, all, after(choose.AcrossZeros), nil},
+	},
+}
+
+// Stages returns the stages of a strand in teaching order.
+func Stages(s Strand) []Stage { return stages[s] }
+
+// StageByID finds a stage of a strand that is built.
+func StageByID(id choose.StageID) (Stage, bool) {
+	list := stages[StrandOf(id)]
+	i := slices.IndexFunc(list, func(s Stage) bool { return s.ID == id })
+	if i < 0 {
+		return Stage{}, false
+	}
+	return list[i], true
+}
+
+// BuildsOn tells whether work at a stage uses what an earlier one teaches.
+func BuildsOn(stage, earlier choose.StageID) bool {
+	s, _ := StageByID(stage)
+	for _, row := range s.After {
+		for _, id := range row {
+			if id == earlier || BuildsOn(id, earlier) {
+				return true
+			}
+		}
+	}
+	return false
+}
+
+// kinds returns the places whose swap a problem shows, of those that its stage
+// asks for.
+func kinds(p swap.Problem, stage choose.StageID) []place.Place {
+	var shown []place.Place
+	if p.Kind == swap.Difference {
+		for _, c := range place.TakingColumns(p.Numbers[0], p.Numbers[1]) {
+			if c.Came {
+				shown = append(shown, c.Place)
+			}
+		}
+		return shown
+	}
+	for _, c := range place.Columns(p.Numbers) {
+		if c.Swaps() && (stage != choose.SwapMakesSwap || c.MadeBySwap()) {
+			shown = append(shown, c.Place)
+		}
+	}
+	return shown
+}

@@ -1,0 +1,295 @@
+package say
+
+import (
+	"fmt"
+
+	"vineswap/core/book"
+	"vineswap/core/choose"
+	"vineswap/core/group"
+	"vineswap/core/ladder"
+	"vineswap/core/slip"
+	"vineswap/core/swap"
+)
+
+// Strand names a strand.
+func Strand(s ladder.Strand) string { return string(s) }
+
+var mannerNames = map[book.Manner][2]string{
+	book.Pieces:          {"pieces", "with pieces"},
+	book.PiecesAndColumn: {"pieces and column", "with pieces and column"},
+	book.Drawn:           {"drawn", "drawn"},
+	book.Column:          {"column", "in the column"},
+	book.Head:            {"head", "in the head"},
+}
+
+// Manner names a manner: "pieces and column".
+func Manner(m book.Manner) string { return mannerNames[m][0] }
+
+// InManner says how something is worked: "in the column".
+func InManner(m book.Manner) string { return mannerNames[m][1] }
+
+// Help names a level of help.
+func Help(h book.Help) string { return string(h) }
+
+var wayNames = map[book.Way]string{
+	book.Known: "knew it", book.Doubles: "by doubles", book.MadeTen: "made ten", book.CountedOn: "counted on",
+	book.CountedUp: "counted up", book.CountedAll: "counted all", book.OnFingers: "on fingers", "": "how, not said",
+}
+
+// Way names a way of working out.
+func Way(w book.Way) string { return wayNames[w] }
+
+var stateNames = map[ladder.State]string{
+	ladder.NotYet: "not yet", ladder.Shown: "shown", ladder.UnderWay: "under way", ladder.Secure: "secure", ladder.Wobbling: "wobbling",
+	ladder.CheckAgain: "check again", ladder.Ready: "ready for it", ladder.Passed: "passed by",
+}
+
+// State names a state of a leaf or a lobe.
+func State(s ladder.State) string { return stateNames[s] }
+
+var needNames = map[group.Need]string{
+	group.Steady: "wobbling", group.Check: "check again", group.Start: "ready", group.Growing: "growing on", group.Unseen: "not seen yet",
+	group.Near: "near it", group.Before: "still ahead", group.Beyond: "secure there", group.AfterLong: "more than a week", group.Lately: "this week",
+}
+
+// Need names what the children of a group have in common.
+func Need(n group.Need) string { return needNames[n] }
+
+var orderNames = map[group.Order]string{group.ByNeed: "by need", group.ByWait: "longest without", group.ByNearness: "nearest stage"}
+
+// Order names an order of the class.
+func Order(o group.Order) string { return orderNames[o] }
+
+var slipSays = map[slip.ID]string{
+	"drops-new-ten":             "what should come up is forgotten",
+	"writes-both-digits":        "each place is written in full, side by side",
+	"carries-wrong-digit":       "the wrong digit comes up",
+	"always-carries":            "one comes up from every place, due or not",
+	"carries-one-only":          "only one comes up where more are due",
+	"carries-rightward":         "worked from the highest place, and carried to the right",
+	"lines-up-left":             "the shorter number stands too far left",
+	"adds-all-digits":           "all digits are added as if they were ones",
+	"stops-at-shorter":          "the work stops where the shorter number ends",
+	"brings-down-without-carry": "where no digit stands below, what came up is forgotten",
+	"takes-away-instead":        "taken away instead of joined",
+	"zero-makes-zero":           "a 0 in a place makes the whole place 0",
+	"last-ten-lost":             "the last ten is not written",
+	"last-addend-left-out":      "the last number is left out",
+	"counts-the-start":          "the number counted from is counted too",
+	"smaller-from-larger":       "the smaller digit is taken from the larger, whichever stands on top",
+	"ten-for-nothing":           "ten come, and the next place gives nothing",
+	"jumps-over-zero":           "the zeros in the way stay as they are",
+	"nine-from-nowhere":         "zeros in the way become nines, and nothing gives",
+	"stops-at-zero":             "a zero next door gives nothing",
+	"zero-take-n-is-n":          "from 0 the digit itself is left",
+	"zero-take-n-is-zero":       "from 0 nothing is left",
+	"take-zero-is-zero":         "taking 0 leaves 0",
+	"zero-when-short":           "0 is written where there is not enough",
+	"adds-instead":              "joined instead of taken away",
+	"swaps-without-need":        "a ten is fetched where none is needed",
+	"ten-without-own":           "the ten comes, and what was there is forgotten",
+	"swaps-from-far-left":       "the highest place gives instead of the next",
+}
+
+// Slip says what a slip does, as part of a sentence.
+func Slip(id slip.ID) string { return slipSays[id] }
+
+// Sum writes a problem with spaces: "47 + 25", "62 − 38".
+func Sum(p swap.Problem) string {
+	sign := " + "
+	if p.Kind == swap.Difference {
+		sign = " − "
+	}
+	out := ""
+	for i, n := range p.Numbers {
+		if i > 0 {
+			out += sign
+		}
+		out += n.String()
+	}
+	return out
+}
+
+// ShortDay says a day of this year: "12 Nov"; today and yesterday by name.
+func ShortDay(d, today book.Day) string {
+	switch today - d {
+	case 0:
+		return "today"
+	case 1:
+		return "yesterday"
+	}
+	return d.Time().Format("2 Jan")
+}
+
+// onDay is ShortDay as part of a sentence: "on 12 Nov".
+func onDay(d, today book.Day) string {
+	if said := ShortDay(d, today); today-d <= 1 {
+		return said
+	}
+	return "on " + ShortDay(d, today)
+}
+
+// Times counts how often: "once", "twice", "3 times".
+func times(n int) string {
+	switch n {
+	case 1:
+		return "once"
+	case 2:
+		return "twice"
+	}
+	return fmt.Sprintf("%d times", n)
+}
+
+// days counts days: "1 day", "2 days".
+func days(n int) string {
+	if n == 1 {
+		return "one day"
+	}
+	return fmt.Sprintf("%d days", n)
+}
+
+// ago says how long something was not seen: "22 days", "5 weeks".
+func ago(n book.Day) string {
+	if n >= 28 {
+		return fmt.Sprintf("%d weeks", n/7)
+	}
+	return days(int(n))
+}
+
+// Reason says why a lobe is in its state on a day, in one or two sentences.
+func (w Words) Reason(l ladder.Lobe, today book.Day) string {
+	g := l.Grounds
+	if g.ByGuide != ladder.NotYet && l.State != ladder.CheckAgain {
+		return fmt.Sprintf("The guide's own judgement, %s. What is worked from now on counts anew.", onDay(g.Since, today))
+	}
+	switch l.State {
+	case ladder.Shown:
+		return fmt.Sprintf("Shown %s, not worked yet.", onDay(g.Last, today))
+	case ladder.UnderWay:
+		return w.underWay(g)
+	case ladder.Secure:
+		return secured(g, today)
+	case ladder.CheckAgain:
+		return fmt.Sprintf("Secure since %s, not seen for %s, nor anything that uses it.", g.Since.Time().Format("2 Jan"), ago(today-g.Last))
+	case ladder.Wobbling:
+		return w.wobbles(g, today)
+	}
+	return "Nothing is recorded yet."
+}
+
+func secured(g ladder.Grounds, today book.Day) string {
+	if g.Alone == 0 {
+		return fmt.Sprintf("Secure since %s.", ShortDay(g.Since, today))
+	}
+	said := fmt.Sprintf("Right alone %s on %s", times(g.Alone), days(g.Days))
+	if wrong := g.Tried - g.Right; wrong > 0 {
+		said += fmt.Sprintf(", wrong %s", times(wrong))
+	}
+	return fmt.Sprintf("%s, last %s.", said, onDay(g.Last, today))
+}
+
+// underWay says what is there, and what is missing until it is secure.
+func (w Words) underWay(g ladder.Grounds) string {
+	said := fmt.Sprintf("%d of %d right.", g.Right, g.Tried)
+	switch {
+	case g.Tried == 0:
+		return "Worked together, nothing alone yet."
+	case g.Right == 0:
+		return fmt.Sprintf("Tried %s, not right yet.", times(g.Tried))
+	case g.Alone == 0:
+		return said + " Not alone yet."
+	case len(g.Missing) > 0:
+		var places []string
+		for _, p := range g.Missing {
+			places = append(places, "the "+w.PlaceMany(p))
+		}
+		return fmt.Sprintf("%s Alone %s; %s in %s is still to be seen.", said, times(g.Alone), w.ASwap(), list(places))
+	case g.Days < 2:
+		return fmt.Sprintf("%s Alone %s, on one day only.", said, times(g.Alone))
+	case g.Tried-g.Right > 1:
+		return fmt.Sprintf("%s Alone %s, not steadily yet.", said, times(g.Alone))
+	}
+	return fmt.Sprintf("%s Alone %s on %s, a little more is needed.", said, times(g.Alone), days(g.Days))
+}
+
+// wobbles gives the wrong answers and, where there is one, what explains them.
+func (w Words) wobbles(g ladder.Grounds, today book.Day) string {
+	var wrong []string
+	for _, x := range g.Wrong {
+		wrong = append(wrong, fmt.Sprintf("%s = %s", Sum(x.Problem), given(x.Answer)))
+	}
+	said := fmt.Sprintf("%d of the last %d answers are wrong, the last %s: %s.", len(g.Wrong), g.Of, onDay(g.Last, today), list(wrong))
+	if len(g.Wrong) == g.Of {
+		said = fmt.Sprintf("The last %d answers are wrong, the newest %s: %s.", g.Of, onDay(g.Last, today), list(wrong))
+	}
+	if g.Slip != "" {
+		said += fmt.Sprintf(" One slip explains them: %s.", Slip(g.Slip))
+	}
+	return said
+}
+
+// given is an answer as it is written in a sentence.
+func given(text string) string {
+	if text == "" {
+		return "nothing"
+	}
+	return text
+}
+
+// ReadyBecause says what makes a stage ready.
+func (w Words) ReadyBecause(proofs []ladder.Proof, today book.Day) string {
+	if len(proofs) == 0 {
+		return "A first stage: nothing has to come before it."
+	}
+	said := ""
+	for i, p := range proofs {
+		if i > 0 {
+			said += " "
+		}
+		name := w.Stage(p.Stage)
+		said += fmt.Sprintf("%s is secure %s: %s", capital(name), InManner(p.Manner), lower(secured(p.Grounds, today)))
+	}
+	return said
+}
+
+// NextStep says what to do next, and why.
+func (w Words) NextStep(s ladder.NextStep, proofs []ladder.Proof, today book.Day) (do, why string) {
+	name := fmt.Sprintf("%s: %s", Strand(ladder.StrandOf(s.Stage)), w.Stage(s.Stage))
+	switch s.Kind {
+	case ladder.GoBack:
+		if s.Manner == s.Lobe.Manner {
+			return fmt.Sprintf("Stay %s, %s", InManner(s.Manner), name), w.Reason(s.Lobe, today)
+		}
+		return fmt.Sprintf("Back to %s, %s", Manner(s.Manner), name), w.Reason(s.Lobe, today)
+	case ladder.LookAgain:
+		return fmt.Sprintf("Check again %s, %s", InManner(s.Manner), name), w.Reason(s.Lobe, today)
+	case ladder.GoOn:
+		return fmt.Sprintf("Go on %s, %s", InManner(s.Manner), name), w.Reason(s.Lobe, today)
+	case ladder.LetBe:
+		return fmt.Sprintf("Let the child repeat, %s", name), fmt.Sprintf("Chosen by the child %s, run %d. Nobody who repeats by choice is pushed on.", InManner(s.Manner), s.Lobe.Grounds.Chosen)
+	}
+	return fmt.Sprintf("Begin %s, %s", InManner(s.Manner), name), w.ReadyBecause(proofs, today)
+}
+
+// PassedBy is why a stage has a knot and no leaf.
+const PassedBy = "Passed by: stages further up have been worked."
+
+// NotYet says what has to come first.
+func (w Words) NotYet(waits []choose.StageID) string {
+	if len(waits) == 0 {
+		return "Nothing is recorded yet."
+	}
+	var names []string
+	for _, id := range waits {
+		names = append(names, w.Stage(id))
+	}
+	return fmt.Sprintf("First comes %s, with material.", list(names))
+}
+
+// lower writes the first letter small.
+func lower(s string) string {
+	if s == "" {
+		return s
+	}
+	return string(s[0]|0x20) + s[1:]
+}

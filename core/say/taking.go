@@ -1,0 +1,77 @@
+package say
+
+import (
+	"fmt"
+
+	"vineswap/core/swap"
+)
+
+// takingLine is what belongs to a step of taking away.
+func (w Words) takingLine(t swap.Trace, s swap.Step) Line {
+	larger, smaller := t.Problem.Numbers[0], t.Problem.Numbers[1]
+	switch s.Kind {
+	case swap.SetOut:
+		return Line{"Lay out", []Span{plain("One tray for the larger number. The smaller is cards alone.")}}
+	case swap.Build:
+		return Line{fmt.Sprintf("Build %d", larger), w.built(larger)}
+	case swap.Label:
+		if s.Tray == 1 {
+			return Line{"Label the tray", []Span{plain("The large cards read %d.", larger)}}
+		}
+		return Line{fmt.Sprintf("Lay the cards of %d", smaller), []Span{plain("The small cards say what is to go: %d.", smaller)}}
+	case swap.Look:
+		return Line{"Look at the " + w.PlaceMany(s.At.Place), w.looked(t, s)}
+	case swap.SwapDown:
+		return w.swappedDown(s)
+	case swap.TakeAway:
+		return w.takenAway(t, s)
+	case swap.Write:
+		return w.left(t, s)
+	case swap.Slide:
+		return Line{"Slide the cards together", []Span{w.slid(s.Cards, t.Answer)}}
+	case swap.ReadOut:
+		return Line{"Read the number", []Span{plain("%s.", capital(t.Answer.Words(w.And)))}}
+	}
+	return Line{"Say it back", []Span{plain("%d was taken from %d. It leaves %d.", smaller, larger, t.Answer)}}
+}
+
+// looked says whether there is enough in a place.
+func (w Words) looked(t swap.Trace, s swap.Step) []Span {
+	c := t.Taking[s.At.Place]
+	here := w.strong(s.Count, c.Place, true)
+	switch {
+	case c.Lower == 0:
+		return []Span{here, plain(". Nothing goes from here.")}
+	case s.Count < c.Lower:
+		return []Span{here, plain(", and %s to take: not enough.", w.Count(c.Lower, c.Place))}
+	}
+	return []Span{here, plain(", and %s to take: enough.", w.Count(c.Lower, c.Place))}
+}
+
+func (w Words) swappedDown(s swap.Step) Line {
+	to := s.From - 1
+	return Line{
+		fmt.Sprintf("%s ten %s", capital(w.forms().do), w.PlaceMany(to)),
+		[]Span{w.strong(1, s.From, true), plain(" %s ", w.forms().it), w.strong(10, to, false), plain(".")},
+	}
+}
+
+func (w Words) takenAway(t swap.Trace, s swap.Step) Line {
+	p := s.At.Place
+	return Line{
+		fmt.Sprintf("Take %s away", w.Count(s.Count, p)),
+		[]Span{w.strong(s.Count, p, true), plain(" taken from %s.", w.Count(t.Taking[p].Had(), p))},
+	}
+}
+
+// left says what stays in a place; the places above the answer stay unwritten.
+func (w Words) left(t swap.Trace, s swap.Step) Line {
+	p := s.At.Place
+	switch {
+	case s.Count > 0:
+		return Line{fmt.Sprintf("Lay the card %d", s.Cards[0]), []Span{plain("%s left: the card %d.", capital(w.Count(s.Count, p)), s.Cards[0])}}
+	case t.Answer.Has(p):
+		return Line{"Write 0", []Span{plain("Nothing is left in the %s: no card, and a 0 is written.", w.PlaceMany(p))}}
+	}
+	return Line{"Leave it open", []Span{plain("Nothing is left in the %s, and nothing is written before the number.", w.PlaceMany(p))}}
+}

@@ -1,0 +1,126 @@
+package slip_test
+
+import (
+	"fmt"
+	"math/rand/v2"
+	"slices"
+	"testing"
+
+	"vineswap/core/place"
+	"vineswap/core/slip"
+	"vineswap/core/swap"
+)
+
+// Each definition against its example.
+func TestEachSlipGivesItsAnswer(t *testing.T) {
+	seen := map[string]bool{}
+	for _, c := range []struct {
+		id   slip.ID
+		text string
+		want int
+	}{
+		{"drops-new-ten", "47+25", 62}, {"drops-new-ten", "368+275", 533},
+		{"writes-both-digits", "47+25", 612},
+		{"carries-wrong-digit", "47+25", 81}, {"carries-wrong-digit", "368+275", 1111},
+		{"always-carries", "42+25", 77},
+		{"carries-one-only", "28+19+15", 52},
+		{"carries-rightward", "368+275", 5314},
+		{"lines-up-left", "146+38", 526},
+		{"adds-all-digits", "47+25", 18},
+		{"stops-at-shorter", "146+38", 84}, {"stops-at-shorter", "374+62", 136},
+		{"brings-down-without-carry", "374+62", 336},
+		{"takes-away-instead", "47+25", 22},
+		{"zero-makes-zero", "40+25", 60},
+		{"last-ten-lost", "67+58", 25},
+		{"last-addend-left-out", "24+35+16", 59},
+		{"counts-the-start", "47+25", 61},
+		{"smaller-from-larger", "62-38", 36},
+		{"ten-for-nothing", "62-38", 34},
+		{"jumps-over-zero", "503-128", 285},
+		{"nine-from-nowhere", "503-128", 475},
+		{"stops-at-zero", "503-128", 385},
+		{"zero-take-n-is-n", "50-23", 33},
+		{"zero-take-n-is-zero", "50-23", 30},
+		{"take-zero-is-zero", "58-20", 30},
+		{"zero-when-short", "62-38", 30},
+		{"adds-instead", "62-38", 100},
+		{"swaps-without-need", "68-23", 35},
+		{"ten-without-own", "62-38", 22},
+		{"lines-up-left", "653-48", 173},
+		{"stops-at-shorter", "653-48", 5},
+		{"swaps-from-far-left", "732-118", 524},
+		{"counts-the-start", "62-38", 35},
+	} {
+		t.Run(string(c.id)+" "+c.text, func(t *testing.T) {
+			p, err := swap.Parse(c.text)
+			if err != nil {
+				t.Fatal(err)
+			}
+			op := slip.Operation(p.Kind.Operation())
+			s, known := slip.ByID(op, c.id)
+			if !known {
+				t.Fatal("there is no such slip")
+			}
+			if got, applies := s.Answer(p.Numbers); !applies || got != c.want {
+				t.Errorf("gives %d, %t; wanted %d", got, applies, c.want)
+			}
+			if ids := slip.Explains(op, p.Numbers, c.want); !slices.Contains(ids, c.id) {
+				t.Errorf("%d is explained by %v", c.want, ids)
+			}
+			seen[fmt.Sprint(op, c.id)] = true
+		})
+	}
+	for _, op := range []slip.Operation{slip.Add, slip.Subtract} {
+		for _, s := range slip.All(op) {
+			if !seen[fmt.Sprint(op, s.ID)] {
+				t.Errorf("%s %s has no example", op, s.ID)
+			}
+		}
+	}
+}
+
+func TestWhereASlipDoesNotApply(t *testing.T) {
+	for name, c := range map[string]struct {
+		op      slip.Operation
+		id      slip.ID
+		numbers []place.Number
+	}{
+		"nothing to drop":              {slip.Add, "drops-new-ten", []place.Number{42, 25}},
+		"two numbers have no last":     {slip.Add, "last-addend-left-out", []place.Number{42, 25}},
+		"three are not counted on":     {slip.Add, "counts-the-start", []place.Number{4, 2, 5}},
+		"numbers of one length":        {slip.Add, "lines-up-left", []place.Number{42, 25}},
+		"flush left it is the larger":  {slip.Subtract, "lines-up-left", []place.Number{153, 48}},
+		"nothing left on the far left": {slip.Subtract, "swaps-from-far-left", []place.Number{111, 99}},
+		"no zero in the way":           {slip.Subtract, "stops-at-zero", []place.Number{62, 38}},
+	} {
+		s, known := slip.ByID(c.op, c.id)
+		if got, applies := s.Answer(c.numbers); !known || applies {
+			t.Errorf("%s: %s gives %d for %v", name, c.id, got, c.numbers)
+		}
+	}
+}
+
+// No slip ever gives the right answer, none gives a number below nothing, and
+// the right answer is explained by none.
+func TestLawsOfSlips(t *testing.T) {
+	rng := rand.New(rand.NewPCG(7, 11))
+	for range 5_000 {
+		a, b := place.Number(rng.IntN(10_000)), place.Number(rng.IntN(1_000))
+		for op, right := range map[slip.Operation]int{slip.Add: int(a + b), slip.Subtract: int(max(a, b) - min(a, b))} {
+			numbers := []place.Number{max(a, b), min(a, b)}
+			for _, s := range slip.All(op) {
+				if got, applies := s.Answer(numbers); applies && (got == right || got < 0) {
+					t.Fatalf("%s gives %d for %s %v", s.ID, got, op, numbers)
+				}
+			}
+			if ids := slip.Explains(op, numbers, right); len(ids) > 0 {
+				t.Fatalf("%v explain the right answer of %s %v", ids, op, numbers)
+			}
+		}
+	}
+}
+
+func ExampleExplains() {
+	fmt.Println(slip.Explains(slip.Subtract, []place.Number{62, 38}, 36))
+	// Output: [smaller-from-larger]
+}
