@@ -11,6 +11,7 @@ import (
 
 	"github.com/google/uuid"
 
+	"vineswap/core/book"
 	"vineswap/core/setting"
 	"vineswap/store"
 )
@@ -27,6 +28,10 @@ type class struct {
 	name     string
 	people   []person
 	learners []string
+	start    [2]int // how many stages of joining and of taking the youngest know
+	spread   int    // how many more the oldest know
+	digits   int    // of the longest numbers
+	profiles map[string]profile
 }
 
 type person struct {
@@ -48,6 +53,12 @@ var school = []class{
 			"Ada W.", "Bram D.", "Clio J.", "Esme Q.", "Finn O.", "Greta Z.", "Hugo M.", "Ivo C.", "Jory P.", "Kasper U.", "Lena V.",
 			"Lotte G.", "Mina S.", "Noor F.", "Otto K.", "Pia L.", "Rafi N.", "Rowan E.", "Suvi T.", "Teo B.", "Wren A.", "Yusuf A.",
 		},
+		[2]int{4, 2}, 6, 4,
+		map[string]profile{
+			"Teo B.": {slip: "brings-down-without-carry"}, "Greta Z.": {slip: "drops-new-ten"}, "Lena V.": {slip: "smaller-from-larger"},
+			"Yusuf A.": {away: true}, "Esme Q.": {away: true}, "Otto K.": {away: true},
+			"Mina S.": {repeats: true}, "Hugo M.": {repeats: true}, "Ada W.": {quick: true}, "Wren A.": {quick: true},
+		},
 	},
 	{
 		"Bee room",
@@ -55,6 +66,11 @@ var school = []class{
 		[]string{
 			"Alma R.", "Anton V.", "Bea K.", "Cosmo H.", "Dora S.", "Elif T.", "Emil P.", "Frida N.", "Gus L.", "Hedda O.", "Ida W.", "Jonas F.",
 			"Kaya M.", "Lio B.", "Malu E.", "Nils C.", "Olive D.", "Pepe G.", "Runa J.", "Samu I.", "Tilda Q.", "Uma X.", "Vito Y.", "Zoe U.",
+		},
+		[2]int{1, 0}, 3, 3,
+		map[string]profile{
+			"Nils C.": {slip: "writes-both-digits"}, "Bea K.": {slip: "drops-new-ten"}, "Kaya M.": {slip: "smaller-from-larger"},
+			"Pepe G.": {away: true}, "Zoe U.": {away: true}, "Dora S.": {repeats: true}, "Emil P.": {repeats: true}, "Uma X.": {quick: true},
 		},
 	},
 }
@@ -99,16 +115,23 @@ func Load(ctx context.Context, s *store.Store, hash func(string) (string, error)
 // weeksBack is since when the children are enrolled.
 const weeksBack = 8
 
-func load(ctx context.Context, s *store.Store, c class, password string, today time.Time) error {
+func load(ctx context.Context, s *store.Store, c class, password string, now time.Time) error {
+	at, err := time.LoadLocation(zone)
+	if err != nil {
+		return err
+	}
+	now = now.In(at)
 	made := store.Class{ID: id("class", c.name), Name: c.name, Zone: zone, Settings: setting.Default()}
-	since := today.AddDate(0, 0, -7*weeksBack)
 	if err := s.AddClass(ctx, made); err != nil {
 		return err
 	}
+	var learners []store.Learner
 	for _, name := range c.learners {
-		if err := s.AddLearner(ctx, made.ID, store.Learner{ID: id("learner", name), Name: name}, since); err != nil {
-			return err
-		}
+		learners = append(learners, store.Learner{ID: id("learner", name), Name: name})
+	}
+	since := book.DayOf(now) - 7*weeksBack
+	if err := s.AddLearners(ctx, made.ID, learners, since.Time()); err != nil {
+		return err
 	}
 	for _, p := range c.people {
 		a := store.Account{ID: id("account", p.Email), Email: p.Email, Name: p.Name, Password: password}
@@ -116,5 +139,19 @@ func load(ctx context.Context, s *store.Store, c class, password string, today t
 			return err
 		}
 	}
-	return nil
+	return keep(ctx, s, history(c, learners, made.ID, id("account", c.people[0].Email), now))
+}
+
+// keep writes the eight weeks, and leaves one lesson of the last morning to be
+// written up.
+func keep(ctx context.Context, s *store.Store, y *year) error {
+	for _, l := range y.lessons {
+		if err := s.AddLesson(ctx, l); err != nil {
+			return err
+		}
+	}
+	if err := s.RecordAll(ctx, y.seen); err != nil {
+		return err
+	}
+	return s.AddLesson(ctx, y.unwritten())
 }

@@ -6,6 +6,9 @@ import (
 	"testing"
 	"time"
 
+	"vineswap/core/book"
+	"vineswap/core/choose"
+	"vineswap/core/ladder"
 	"vineswap/demo"
 	"vineswap/pgtest"
 	"vineswap/store"
@@ -42,5 +45,78 @@ func TestLoadOnceAndNeverAgain(t *testing.T) {
 	}
 	if len(roles) != 4 || roles["Hanne"] != store.Lead || roles["Tilo"] != store.Assistant || roles["Vera"] != store.Viewer || roles["Orla"] != store.Lead {
 		t.Errorf("roles %v", roles)
+	}
+}
+
+// In each class there are children who wobble, wait, are ready, repeat by choice
+// and are to be checked again; what they worked is real, and none of it lies
+// ahead of the day of loading.
+func TestTheSchoolIsAlive(t *testing.T) {
+	ctx := context.Background()
+	s := pgtest.Open(t, pgtest.URL(t))
+	now := time.Date(2026, 11, 25, 9, 0, 0, 0, time.UTC)
+	if err := demo.Load(ctx, s, plain, now); err != nil {
+		t.Fatal(err)
+	}
+	today := book.DayOf(now)
+	for _, email := range []string{"hanne@vineswap.test", "orla@vineswap.test"} {
+		a, err := s.AccountByEmail(ctx, email)
+		if err != nil {
+			t.Fatal(err)
+		}
+		classes, err := s.Memberships(ctx, a.ID)
+		if err != nil {
+			t.Fatal(err)
+		}
+		all, err := s.Standings(ctx, classes[0].ClassID)
+		if err != nil {
+			t.Fatal(err)
+		}
+		has := map[string]int{}
+		newest := book.Day(0)
+		for learner, standings := range all {
+			last, _ := standings.LastSeen()
+			newest = max(newest, last)
+			if today-last > 14 {
+				has["waits"]++
+			}
+			if _, _, repeats := standings.Repeats(); repeats {
+				has["repeats"]++
+			}
+			for _, strand := range ladder.Strands() {
+				for _, leaf := range standings.Vine(strand, today) {
+					has[string(leaf.State)]++
+					if leaf.Explained {
+						has["explained"]++
+					}
+				}
+			}
+			seen, err := s.Observations(ctx, learner)
+			if err != nil || len(seen) < 30 {
+				t.Errorf("%d records, %v", len(seen), err)
+			}
+			for _, o := range seen {
+				if err := o.Valid(today); err != nil || o.RecordedAt.After(now) || o.Day < today-56 {
+					t.Errorf("%s %v: %v", o.Day, o.Problem, err)
+				}
+				if real := book.StageOf(o.Problem); real != o.Stage && o.Stage != choose.FirstSnake && o.Stage != choose.SecondSnake {
+					t.Errorf("%v is recorded as %s and is %s", o.Problem, o.Stage, real)
+				}
+				if o.Replaces.Valid {
+					has["corrected"]++
+				}
+			}
+		}
+		for what, least := range map[string]int{"waits": 2, "repeats": 1, "explained": 4, "corrected": 4, "wobbling": 3, "ready": 5, "secure": 40, "under-way": 10, "check-again": 4, "passed": 4} {
+			if has[what] < least {
+				t.Errorf("%s: %d times %s, wanted %d", classes[0].Class, has[what], what, least)
+			}
+		}
+		if newest != today {
+			t.Errorf("%s: the newest record is of %v", classes[0].Class, newest)
+		}
+		if waits, err := s.Unwritten(ctx, classes[0].ClassID); err != nil || len(waits) != 2 {
+			t.Errorf("%d to be written up, %v", len(waits), err)
+		}
 	}
 }

@@ -35,7 +35,7 @@ func (s *Server) newLesson(c *call) error {
 		return wrongLesson(err)
 	}
 	id := uuid.MustParse(ask.ID)
-	err = s.store.AddLesson(c.Context(), store.Lesson{Lesson: opened, ID: id, ClassID: c.class.ID, OpenedBy: c.account.ID})
+	err = s.store.AddLesson(c.Context(), store.Lesson{Lesson: opened, ID: id, ClassID: c.class.ID, OpenedBy: c.account.ID, ChangedAt: s.now()})
 	switch {
 	case errors.Is(err, store.ErrTaken):
 		return refuse(fiber.StatusConflict, "This lesson's id is used already", "Pick the numbers once more.").of("id")
@@ -145,11 +145,17 @@ func (s *Server) changeLesson(c *call) error {
 	if kept.Revision != ask.Revision {
 		return s.stale(c, id)
 	}
+	if ask.More {
+		if change, err = another(kept.Lesson); err != nil {
+			return err
+		}
+	}
 	if kept.Lesson, err = kept.With(change); errors.Is(err, lesson.ErrEnded) {
 		return refuse(fiber.StatusConflict, "This lesson has ended", "Open a new one in Numbers.")
 	} else if err != nil {
 		return wrongLesson(err)
 	}
+	kept.ChangedAt = s.now()
 	err = s.store.SaveLesson(c.Context(), c.account.ID, kept)
 	switch {
 	case errors.Is(err, store.ErrStale):
@@ -175,7 +181,7 @@ func (s *Server) stale(c *call, id uuid.UUID) error {
 
 // changeOf reads a change; the error names the field.
 func changeOf(ask wire.LessonChange) (lesson.Change, error) {
-	change := lesson.Change{Children: ask.Children}
+	change := lesson.Change{Children: ask.Children, Problem: ask.Problem}
 	if ask.Alone {
 		change.Children = []string{}
 	}

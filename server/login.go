@@ -58,6 +58,11 @@ func (s *Server) login(c fiber.Ctx) error {
 	if !same || !known {
 		return refuse(fiber.StatusUnauthorized, "Email and password do not belong together", "Look at both once more. A lost password is set anew with “vineswap account reset”.").of("password")
 	}
+	return s.enter(c, account)
+}
+
+// enter begins a session of an account and answers who it is.
+func (s *Server) enter(c fiber.Ctx, account store.Account) error {
 	session, err := s.sessions.Get(c)
 	if err != nil {
 		return err

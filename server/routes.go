@@ -41,6 +41,20 @@ func Routes() []Route {
 		{fiber.MethodPost, "/lessons", store.Assistant, (*Server).newLesson},
 		{fiber.MethodGet, "/lessons/:lesson", store.Viewer, (*Server).lesson},
 		{fiber.MethodPatch, "/lessons/:lesson", store.Assistant, (*Server).changeLesson},
+		{fiber.MethodGet, "/lessons/:lesson/record", store.Viewer, (*Server).record},
+		{fiber.MethodPost, "/lessons/:lesson/observations", store.Assistant, (*Server).observe},
+		{fiber.MethodPost, "/lessons/:lesson/estimates", store.Assistant, (*Server).estimate},
+		{fiber.MethodGet, "/today", store.Viewer, (*Server).morning},
+		{fiber.MethodGet, "/vines", store.Viewer, (*Server).vines},
+		{fiber.MethodGet, "/learners/:learner", store.Viewer, (*Server).learner},
+		{fiber.MethodPost, "/learners/:learner/judgements", store.Lead, (*Server).overrule},
+		{fiber.MethodGet, "/learners/:learner/export.json", store.Lead, (*Server).exportJSON},
+		{fiber.MethodGet, "/learners/:learner/export.csv", store.Lead, (*Server).exportCSV},
+		{fiber.MethodGet, "/people", store.Lead, (*Server).people},
+		{fiber.MethodPost, "/learners", store.Lead, (*Server).addLearners},
+		{fiber.MethodPatch, "/learners/:learner", store.Lead, (*Server).changeLearner},
+		{fiber.MethodPost, "/invitations", store.Lead, (*Server).invite},
+		{fiber.MethodDelete, "/learners/:learner", store.Lead, (*Server).erase},
 	}
 }
 
@@ -61,6 +75,8 @@ func (s *Server) route(api fiber.Router) {
 		},
 	}), answered(s.login))
 	api.Post("/logout", answered(s.logout))
+	api.Get("/invitations/:word", answered(s.invitation))
+	api.Post("/invitations/:word", answered(s.join))
 	for _, r := range Routes() {
 		api.Add([]string{r.Method}, "/classes/:class"+r.Path, s.inClass(r))
 	}

@@ -199,14 +199,26 @@ func (p person) round(req *http.Request) reply {
 func (p person) class(path string) string { return "/api/classes/" + p.orchard.String() + path }
 
 // bodies are requests that are right for every route.
-func (p person) bodies(lesson string) map[string]any {
+func (p person) bodies(lesson, learner string) map[string]any {
+	name := "Ada " + learner[:4]
 	return map[string]any{
-		"PUT /settings":            wire.Settings{Revision: 1, Swap: "trade", Places: "ones", Material: "beads"},
-		"POST /choose":             wire.Choose{Digits: []int{2, 2}, Count: 2},
-		"POST /look":               wire.Typed{Text: "47+25"},
-		"POST /lessons":            wire.NewLesson{ID: uuid.NewString(), Problems: [][]int{{47, 25}}},
-		"PATCH /lessons/" + lesson: wire.LessonChange{Revision: 1, Stand: "mat"},
+		"POST /lessons/" + lesson + "/observations": observed(p.wren),
+		"POST /lessons/" + lesson + "/estimates":    wire.Say{Learner: p.wren.String(), Value: 3800},
+		"POST /learners/" + learner + "/judgements": wire.Judge{ID: uuid.NewString(), Stage: "joining/no-swap", Manner: "column", State: "secure", Reason: "seen at home time"},
+		"POST /learners":             wire.AddLearners{Learners: []wire.Learner{{ID: uuid.NewString(), Name: "Bo " + learner[:6]}}},
+		"PATCH /learners/" + learner: wire.ChangeLearner{Name: &name},
+		"POST /invitations":          wire.Invite{Role: "viewer"},
+		"PUT /settings":              wire.Settings{Revision: 1, Swap: "trade", Places: "ones", Material: "beads"},
+		"POST /choose":               wire.Choose{Digits: []int{2, 2}, Count: 2},
+		"POST /look":                 wire.Typed{Text: "47+25"},
+		"POST /lessons":              wire.NewLesson{ID: uuid.NewString(), Problems: [][]int{{47, 25}}},
+		"PATCH /lessons/" + lesson:   wire.LessonChange{Revision: 1, Stand: "mat"},
 	}
+}
+
+// observed is a right answer of a child, marked by the guide, as one more run.
+func observed(child uuid.UUID) wire.Observe {
+	return wire.Observe{ID: uuid.NewString(), Learner: child.String(), Answer: "3825", Came: "marked", Help: "alone", Manner: "pieces", Runs: 1, AnotherRun: true}
 }
 
 // Every role against every route, nobody and a stranger among them: a stranger
@@ -214,7 +226,7 @@ func (p person) bodies(lesson string) map[string]any {
 func TestEveryRoleAgainstEveryRoute(t *testing.T) {
 	h := newHouse(t)
 	id := uuid.NewString()
-	if got := h.person("lead").send("POST", h.person("lead").class("/lessons"), wire.NewLesson{ID: id, Problems: [][]int{{1458, 2367}}}); got.status != 200 {
+	if got := h.person("lead").send("POST", h.person("lead").class("/lessons"), wire.NewLesson{ID: id, Problems: [][]int{{1458, 2367}}, Children: []string{h.wren.String()}}); got.status != 200 {
 		t.Fatalf("no lesson: %s", got.body)
 	}
 	who := map[string]store.Role{"lead": store.Lead, "assistant": store.Assistant, "viewer": store.Viewer, "stranger": "", "": ""}
@@ -225,8 +237,12 @@ func TestEveryRoleAgainstEveryRoute(t *testing.T) {
 		if name != "" {
 			p = h.person(name)
 		}
+		child := uuid.New()
+		if err := h.store.AddLearner(context.Background(), h.orchard, store.Learner{ID: child, Name: "Child of " + name}, time.Now()); err != nil {
+			t.Fatal(err)
+		}
 		for _, route := range server.Routes() {
-			path := strings.Replace(route.Path, ":lesson", id, 1)
+			path := strings.NewReplacer(":lesson", id, ":learner", child.String()).Replace(route.Path)
 			want := 200
 			switch {
 			case name == "":
@@ -236,7 +252,7 @@ func TestEveryRoleAgainstEveryRoute(t *testing.T) {
 			case !role.May(route.Least):
 				want = 403
 			}
-			got := p.send(route.Method, p.class(path), p.bodies(id)[route.Method+" "+path])
+			got := p.send(route.Method, p.class(path), p.bodies(id, child.String())[route.Method+" "+path])
 			// Whoever comes later changes what is changed already.
 			if got.status != want && !(want == 200 && got.status == 409) {
 				t.Errorf("%q %s %s: %d, want %d: %s", name, route.Method, route.Path, got.status, want, got.body)

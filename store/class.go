@@ -78,16 +78,9 @@ func (s *Store) SetSettings(ctx context.Context, id uuid.UUID, revision int, set
 	return nil
 }
 
-// AddLearner enrols a new learner in a class from a day on. A name that the
-// class uses gives ErrTaken.
+// AddLearner enrols one new learner, as AddLearners does.
 func (s *Store) AddLearner(ctx context.Context, class uuid.UUID, l Learner, since time.Time) error {
-	return s.inTx(ctx, func(tx *sqlx.Tx) error {
-		if _, err := tx.ExecContext(ctx, `insert into learner (id) values ($1)`, l.ID); err != nil {
-			return taken(err, "a learner with this id")
-		}
-		_, err := tx.ExecContext(ctx, `insert into enrolment (class_id, learner_id, name, since) values ($1, $2, $3, $4)`, class, l.ID, l.Name, since)
-		return taken(err, "the name "+l.Name+" in this class")
-	})
+	return s.AddLearners(ctx, class, []Learner{l}, since)
 }
 
 // Learners lists the children who are in a class now, by name.

@@ -5,6 +5,7 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
+	"slices"
 	"time"
 
 	"github.com/google/uuid"
@@ -23,7 +24,7 @@ type Lesson struct {
 	ClassID   uuid.UUID
 	OpenedBy  uuid.UUID
 	Revision  int
-	ChangedAt time.Time
+	ChangedAt time.Time // when it was opened, or changed last
 	Seated    []Learner // who sits at the mat, by the name last used in the class
 }
 
@@ -72,8 +73,8 @@ func (s *Store) AddLesson(ctx context.Context, l Lesson) error {
 		if err != nil {
 			return err
 		}
-		res, err := tx.NamedExecContext(ctx, `insert into lesson (id, class_id, opened_by, problems, problem, stage, material, stand, position)
-			values (:id, :class_id, :opened_by, :problems, :problem, :stage, :material, :stand, :position) on conflict (id) do nothing`, row)
+		res, err := tx.NamedExecContext(ctx, `insert into lesson (id, class_id, opened_by, problems, problem, stage, material, stand, position, opened_at, changed_at)
+			values (:id, :class_id, :opened_by, :problems, :problem, :stage, :material, :stand, :position, :changed_at, :changed_at) on conflict (id) do nothing`, row)
 		if err != nil {
 			return err
 		}
@@ -101,9 +102,11 @@ func sameLesson(ctx context.Context, tx *sqlx.Tx, l Lesson) error {
 	return nil
 }
 
-// seat writes who sits at the mat of a lesson, in order.
+// seat writes who sits at the mat of a lesson, in order. Whoever sat there
+// already may stay, also after leaving the class.
 func seat(ctx context.Context, tx *sqlx.Tx, l Lesson) error {
-	if _, err := tx.ExecContext(ctx, `delete from lesson_child where lesson_id = $1`, l.ID); err != nil {
+	var sat []uuid.UUID
+	if err := tx.SelectContext(ctx, &sat, `delete from lesson_child where lesson_id = $1 returning learner_id`, l.ID); err != nil {
 		return err
 	}
 	for i, child := range l.Children {
@@ -111,13 +114,13 @@ func seat(ctx context.Context, tx *sqlx.Tx, l Lesson) error {
 		if err != nil {
 			return ErrNone
 		}
-		res, err := tx.ExecContext(ctx, `insert into lesson_child (lesson_id, seat, learner_id)
-			select $1, $2, learner_id from enrolment where class_id = $3 and learner_id = $4 and until is null`, l.ID, i, l.ClassID, id)
+		res, err := tx.ExecContext(ctx, `insert into lesson_child (lesson_id, seat, learner_id) select $1, $2, id from learner
+			where id = $4 and ($5 or exists (select 1 from enrolment where class_id = $3 and learner_id = $4 and until is null))`, l.ID, i, l.ClassID, id, slices.Contains(sat, id))
 		if err != nil {
 			return err
 		}
-		if n, err := res.RowsAffected(); err != nil || n == 0 {
-			return errors.Join(ErrNone, err)
+		if err := oneRow(res); err != nil {
+			return err
 		}
 	}
 	return nil
@@ -176,8 +179,8 @@ func (s *Store) SaveLesson(ctx context.Context, account uuid.UUID, l Lesson) err
 		if err != nil {
 			return err
 		}
-		res, err := tx.NamedExecContext(ctx, `update lesson set problem = :problem, material = :material, stand = :stand, position = :position,
-			revision = revision + 1, changed_at = now() where id = :id and class_id = :class_id and revision = :revision`, row)
+		res, err := tx.NamedExecContext(ctx, `update lesson set problems = :problems, problem = :problem, material = :material, stand = :stand, position = :position,
+			revision = revision + 1, changed_at = :changed_at where id = :id and class_id = :class_id and revision = :revision`, row)
 		if err != nil {
 			return err
 		}

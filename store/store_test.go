@@ -69,12 +69,41 @@ func TestMigrate(t *testing.T) {
 		})
 	}
 	wg.Wait()
-	if sum := steps[0] + steps[1] + steps[2] + steps[3]; sum != 1 {
+	if sum := steps[0] + steps[1] + steps[2] + steps[3]; sum != 2 {
 		t.Errorf("four at once took %v steps", steps)
 	}
 	pgtest.Exec(t, url, `insert into goose_db_version (version_id, is_applied) values (99999, true)`)
 	if _, err := s.Migrate(ctx); !errors.Is(err, store.ErrNewer) {
 		t.Errorf("a newer schema gave %v", err)
+	}
+}
+
+// Every older schema, with its rows, is brought up to date with all of them.
+func TestMigrateKeepsOldRows(t *testing.T) {
+	url := pgtest.Empty(t)
+	dump, err := os.ReadFile("testdata/schema-1.sql")
+	must(t, err)
+	pgtest.Exec(t, url, string(dump))
+	s := pgtest.Open(t, url)
+	if n, err := s.Migrate(ctx); n != 1 || err != nil {
+		t.Fatalf("%d steps, %v", n, err)
+	}
+	hanne, err := s.AccountByEmail(ctx, "hanne@vineswap.test")
+	must(t, err)
+	classes, err := s.Memberships(ctx, hanne.ID)
+	must(t, err)
+	learners, err := s.Learners(ctx, classes[0].ClassID)
+	if err != nil || len(learners) != 22 {
+		t.Errorf("%d learners, %v", len(learners), err)
+	}
+	id, err := s.LessonInHand(ctx, hanne.ID, classes[0].ClassID)
+	must(t, err)
+	l, err := s.Lesson(ctx, classes[0].ClassID, id)
+	if err != nil || len(l.Seated) != 2 || l.Current().String() != "1458+2367" {
+		t.Errorf("%+v, %v", l, err)
+	}
+	if n, err := s.Rejudge(ctx); n != 46 || err != nil {
+		t.Errorf("%d learners judged, %v", n, err)
 	}
 }
 
@@ -162,7 +191,7 @@ func (s school) lesson(t *testing.T, children ...string) store.Lesson {
 	t.Helper()
 	l, err := lesson.New([]swap.Problem{swap.SumOf(1458, 2367), swap.SumOf(25, 47)}, "", material.Beads, children)
 	must(t, err)
-	return store.Lesson{Lesson: l, ID: uuid.New(), ClassID: s.orchard.ID, OpenedBy: s.hanne.ID}
+	return store.Lesson{Lesson: l, ID: uuid.New(), ClassID: s.orchard.ID, OpenedBy: s.hanne.ID, ChangedAt: time.Now()}
 }
 
 func TestLesson(t *testing.T) {

@@ -102,25 +102,35 @@ func LinkOf(w say.Words, id string, l lesson.Lesson, v lesson.View, children []l
 	if err != nil {
 		return LessonLink{}, err
 	}
-	marks, index := marksOf(w, v.Trace)
+	marks, index := marksOf(w, v.Trace, len(children))
 	link := LessonLink{
 		ID: id, Sum: sum, Stand: string(l.Stand), Material: string(l.Material),
-		Children: []string{}, Ribbon: marks, Mark: index[v.Index], Since: since,
+		Children: []string{}, Problems: len(l.Problems), Ribbon: marks, Mark: index[v.Index], Since: since,
 	}
 	link.Sum.Stage = StageOf(w, l.Stage)
 	for _, c := range children {
 		link.Children = append(link.Children, c.Name)
 	}
 	switch {
+	case l.Stand == lesson.Ended:
+		link.Mark, link.Said = len(marks)-1, v.Lines[len(v.Lines)-1].String()
 	case l.Stand == lesson.Gathering:
 		link.Mark, link.Next = gatherMark, v.Lines[0].Do
 		link.Said = say.Gathering
 	case v.Index == len(v.Lines)-1:
-		link.Next, link.Said = say.Finish, v.Lines[v.Index].String()
+		link.Next, link.Said = finish(len(children)), v.Lines[v.Index].String()
 	default:
 		link.Next, link.Said = v.Lines[v.Index+1].Do, v.Lines[v.Index].String()
 	}
 	return link, nil
+}
+
+// finish is what is done after the last step: with children it is written up.
+func finish(children int) string {
+	if children > 0 {
+		return say.WriteUp
+	}
+	return say.Finish
 }
 
 // gatherMark is where the ribbon stands while a lesson is gathered.
@@ -128,7 +138,7 @@ const gatherMark = 1
 
 // marksOf makes the ribbon's steps, and for each step of the trace which of
 // them it belongs to.
-func marksOf(w say.Words, t swap.Trace) ([]Mark, []int) {
+func marksOf(w say.Words, t swap.Trace, children int) ([]Mark, []int) {
 	marks := []Mark{{Name: say.Choose}, {Name: say.Gather}}
 	index := make([]int, len(t.Steps))
 	for i, s := range t.Steps {
@@ -137,13 +147,16 @@ func marksOf(w say.Words, t swap.Trace) ([]Mark, []int) {
 		}
 		index[i] = len(marks) - 1
 	}
+	if children > 0 {
+		marks = append(marks, Mark{Name: say.Record})
+	}
 	return marks, index
 }
 
 // LessonOf makes the whole view of a lesson.
 func LessonOf(w say.Words, link LessonLink, revision int, v lesson.View, children []lesson.Child) Lesson {
-	_, marks := marksOf(w, v.Trace)
-	out := Lesson{Link: link, Revision: revision, Children: []Learner{}, Seats: lesson.MostChildren, Index: v.Index, Needs: needsOf(w, v), Roles: []Role{}, Finish: say.Finish,
+	_, marks := marksOf(w, v.Trace, 0)
+	out := Lesson{Link: link, Revision: revision, Children: []Learner{}, Seats: lesson.MostChildren, Index: v.Index, Needs: needsOf(w, v), Roles: []Role{}, Finish: finish(len(children)),
 		Top: v.Trace.Columns[len(v.Trace.Columns)-1].Place.String()}
 	for i, c := range children {
 		out.Children = append(out.Children, Learner{c.ID, c.Name})

@@ -31,6 +31,7 @@ type Trouble struct {
 	At     int     `json:"at,omitempty"` // the sign in the field, counted from 1
 	Remedy string  `json:"remedy,omitempty"`
 	Lesson *Lesson `json:"lesson,omitempty"`
+	Record *Record `json:"record,omitempty"` // as it is, where a child was recorded elsewhere
 }
 
 // Desk is what every view of a class needs.
@@ -220,6 +221,8 @@ type LessonChange struct {
 	Material string   `json:"material,omitempty"`
 	Stand    string   `json:"stand,omitempty"`
 	At       string   `json:"at,omitempty"`
+	Problem  *int     `json:"problem,omitempty"` // which problem is taken in hand
+	More     bool     `json:"more,omitempty"`    // one more problem like the first is taken in hand
 }
 
 // LessonLink is a lesson as the ribbon and Today show it.
@@ -229,6 +232,7 @@ type LessonLink struct {
 	Stand    string   `json:"stand"`
 	Material string   `json:"material"`
 	Children []string `json:"children"` // names
+	Problems int      `json:"problems"` // how many there are
 	Ribbon   []Mark   `json:"ribbon"`
 	Mark     int      `json:"mark"`
 	Next     string   `json:"next"` // what is to be done next

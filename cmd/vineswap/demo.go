@@ -43,14 +43,16 @@ func demoCommand() *cobra.Command {
 		Use:   "demo",
 		Short: "Serve the made-up school from a private database on loopback",
 		RunE: func(cmd *cobra.Command, _ []string) error {
-			if _, err := readConfig(); err != nil {
+			cfg, err := readConfig()
+			if err != nil {
 				return err
 			}
+			cfg.Origin = "" // the demo stands behind no proxy
 			dir, err := stateDir()
 			if err != nil {
 				return err
 			}
-			return runDemo(cmd.Context(), cmd.OutOrStdout(), dir, port, reset)
+			return runDemo(cmd.Context(), cmd.OutOrStdout(), dir, port, reset, cfg)
 		},
 	}
 	cmd.Flags().BoolVar(&reset, "reset", false, "start afresh: the demo's data is deleted first")
@@ -72,7 +74,7 @@ func stateDir() (string, error) {
 	return filepath.Join("/var/tmp", fmt.Sprintf("vineswap-%d-%s", os.Getuid(), hex.EncodeToString(sum[:6]))), nil
 }
 
-func runDemo(ctx context.Context, out io.Writer, dir string, port int, reset bool) error {
+func runDemo(ctx context.Context, out io.Writer, dir string, port int, reset bool, cfg config) error {
 	if err := localpg.OwnDir(dir); err != nil {
 		return err
 	}
@@ -97,11 +99,11 @@ func runDemo(ctx context.Context, out io.Writer, dir string, port int, reset boo
 	if err != nil {
 		return err
 	}
-	err = serveDemo(ctx, out, dir, port, pg)
+	err = serveDemo(ctx, out, dir, port, pg, cfg)
 	return errors.Join(err, pg.Stop())
 }
 
-func serveDemo(ctx context.Context, out io.Writer, dir string, port int, pg *localpg.Server) error {
+func serveDemo(ctx context.Context, out io.Writer, dir string, port int, pg *localpg.Server, cfg config) error {
 	s, err := store.Open(ctx, pg.URL(localpg.Database))
 	if err != nil {
 		return err
@@ -110,7 +112,7 @@ func serveDemo(ctx context.Context, out io.Writer, dir string, port int, pg *loc
 	if _, err := s.Migrate(ctx); err != nil {
 		return err
 	}
-	if err := demo.Load(ctx, s, server.HashPassword, time.Now()); err != nil {
+	if err := demo.Load(ctx, s, server.HashPassword, cfg.clock()()); err != nil {
 		return err
 	}
 	l, err := listenFrom(port)
@@ -132,7 +134,7 @@ func serveDemo(ctx context.Context, out io.Writer, dir string, port int, pg *loc
 		case <-ctx.Done():
 		}
 	}()
-	return serve(ctx, s, l, "")
+	return serve(ctx, s, l, cfg)
 }
 
 func tellAddress(out io.Writer, address string) {

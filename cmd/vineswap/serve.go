@@ -9,6 +9,7 @@ import (
 	"net/url"
 	"os"
 	"strings"
+	"time"
 
 	"github.com/caarlos0/env/v11"
 	"github.com/spf13/cobra"
@@ -24,6 +25,19 @@ type config struct {
 	Address  string `env:"VINESWAP_ADDRESS" envDefault:"127.0.0.1:8420"`
 	Origin   string `env:"VINESWAP_ORIGIN"` // what browsers see through a proxy
 	Debug    bool   `env:"VINESWAP_DEBUG"`
+	// Clock is the instant that the server takes for now when it starts, for
+	// trials of what changes from day to day; empty for the real one.
+	Clock string `env:"VINESWAP_CLOCK"`
+}
+
+// clock returns what the server takes for now.
+func (c config) clock() func() time.Time {
+	from, err := time.Parse(time.RFC3339, c.Clock)
+	if err != nil { // checked when it was read
+		return time.Now
+	}
+	ahead := time.Until(from)
+	return func() time.Time { return time.Now().Add(ahead) }
 }
 
 func readConfig() (config, error) {
@@ -33,6 +47,9 @@ func readConfig() (config, error) {
 	}
 	if u, err := url.Parse(cfg.Origin); err != nil || cfg.Origin != "" && (u.Host == "" || u.Path != "" || u.Scheme != "https" && u.Scheme != "http") {
 		return cfg, usageError{fmt.Errorf("VINESWAP_ORIGIN %q is no origin such as https://vines.school.example", cfg.Origin)}
+	}
+	if _, err := time.Parse(time.RFC3339, cfg.Clock); cfg.Clock != "" && err != nil {
+		return cfg, usageError{fmt.Errorf("VINESWAP_CLOCK %q is no instant such as 2026-11-25T08:30:00Z", cfg.Clock)}
 	}
 	level := slog.LevelInfo
 	if cfg.Debug {
@@ -74,7 +91,7 @@ func serveCommand() *cobra.Command {
 					return fmt.Errorf("listening: %w", err)
 				}
 				fmt.Fprintf(cmd.OutOrStdout(), "Vine Swap answers on %s\n", l.Addr())
-				return serve(cmd.Context(), s, l, cfg.Origin)
+				return serve(cmd.Context(), s, l, cfg)
 			})
 		},
 	}
@@ -83,12 +100,12 @@ func serveCommand() *cobra.Command {
 // serve runs the application on a listener until the context ends. Plain HTTP
 // is meant for loopback; for anywhere else a proxy speaks TLS before it at the
 // given origin, and the cookies are secure.
-func serve(ctx context.Context, s *store.Store, l net.Listener, origin string) error {
+func serve(ctx context.Context, s *store.Store, l net.Listener, cfg config) error {
 	screens, err := ui.Screens()
 	if err != nil {
 		return err
 	}
-	srv, err := server.New(server.Options{Store: s, Screens: screens, Secure: !onLoopback(l.Addr()) || strings.HasPrefix(origin, "https:"), Origin: origin})
+	srv, err := server.New(server.Options{Store: s, Screens: screens, Now: cfg.clock(), Secure: !onLoopback(l.Addr()) || strings.HasPrefix(cfg.Origin, "https:"), Origin: cfg.Origin})
 	if err != nil {
 		return err
 	}
@@ -107,6 +124,24 @@ func migrateCommand() *cobra.Command {
 		RunE: func(cmd *cobra.Command, _ []string) error {
 			return withStore(cmd.Context(), func(config, *store.Store) error {
 				_, err := fmt.Fprintln(cmd.OutOrStdout(), "The schema is up to date.")
+				return err
+			})
+		},
+	}
+}
+
+func rejudgeCommand() *cobra.Command {
+	return &cobra.Command{
+		Use:   "rejudge",
+		Short: "Judge every learner of VINESWAP_DATABASE anew from the records",
+		Args:  func(c *cobra.Command, args []string) error { return exactly(0, "rejudge takes no arguments")(c, args) },
+		RunE: func(cmd *cobra.Command, _ []string) error {
+			return withStore(cmd.Context(), func(_ config, s *store.Store) error {
+				n, err := s.Rejudge(cmd.Context())
+				if err != nil {
+					return err
+				}
+				_, err = fmt.Fprintf(cmd.OutOrStdout(), "Judged %d learners anew.\n", n)
 				return err
 			})
 		},

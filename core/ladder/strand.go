@@ -30,8 +30,9 @@ type Stage struct {
 	Manners []book.Manner
 	// After are the stages that come before: of each row one must be secure. A
 	// row of stages of strands that are not built counts as met.
-	After [][]choose.StageID
-	Kinds []place.Place // the places whose swap the stage asks for, one by one
+	After   [][]choose.StageID
+	Kinds   []place.Place // the places whose swap the stage asks for, one by one
+	Example swap.Problem
 }
 
 // StrandOf returns the strand that a stage belongs to.
@@ -60,25 +61,25 @@ var (
 
 var stages = map[Strand][]Stage{
 	Joining: {
-		{choose.FirstSnake, snake, after("tens/full-ten"), nil},
-		{choose.SecondSnake, snake, after(choose.FirstSnake), nil},
-		{choose.NoSwap, all, numbersFirst, nil},
-		{choose.OneSwapOnes, all, after(choose.NoSwap, "places/four-kinds"), hto[:1]},
-		{choose.OneSwapHigher, all, after(choose.OneSwapOnes), hto[1:]},
-		{choose.SeveralSwaps, all, after(choose.OneSwapHigher), hto},
-		{choose.SwapMakesSwap, all, after(choose.SeveralSwaps), hto[1:]},
-		{choose.NewPlace, all, after(choose.OneSwapOnes), nil},
-		{choose.ThreeAddends, all, after(choose.SeveralSwaps), nil},
-		{choose.AnySum, all, after(choose.SwapMakesSwap, choose.NewPlace, choose.ThreeAddends), nil},
+		{choose.FirstSnake, snake, after("tens/full-ten"), nil, swap.SumOf(6, 4, 7, 3)},
+		{choose.SecondSnake, snake, after(choose.FirstSnake), nil, swap.SumOf(7, 5, 8)},
+		{choose.NoSwap, all, numbersFirst, nil, swap.SumOf(23, 45)},
+		{choose.OneSwapOnes, all, after(choose.NoSwap, "places/four-kinds"), hto[:1], swap.SumOf(27, 45)},
+		{choose.OneSwapHigher, all, after(choose.OneSwapOnes), hto[1:], swap.SumOf(283, 154)},
+		{choose.SeveralSwaps, all, after(choose.OneSwapHigher), hto, swap.SumOf(276, 158)},
+		{choose.SwapMakesSwap, all, after(choose.SeveralSwaps), hto[1:], swap.SumOf(248, 153)},
+		{choose.NewPlace, all, after(choose.OneSwapOnes), nil, swap.SumOf(675, 480)},
+		{choose.ThreeAddends, all, after(choose.SeveralSwaps), nil, swap.SumOf(16, 27, 38)},
+		{choose.AnySum, all, after(choose.SwapMakesSwap, choose.NewPlace, choose.ThreeAddends), nil, swap.SumOf(40_960, 9_870)},
 	},
 	Taking: {
-		{choose.TakeNoSwap, all, numbersFirst, nil},
-		{choose.TakeOneSwapTens, all, after(choose.TakeNoSwap, "places/four-kinds"), hto[:1]},
-		{choose.TakeOneSwapHigher, all, after(choose.TakeOneSwapTens), hto[1:]},
-		{choose.TakeSeveralSwaps, all, after(choose.TakeOneSwapHigher), hto},
-		{choose.AcrossOneZero, all, after(choose.TakeSeveralSwaps, "places/zero-in-a-place"), nil},
-		{choose.AcrossZeros, all, after(choose.AcrossOneZero), nil},
-		{choose.AnyDifference, all, after(choose.AcrossZeros), nil},
+		{choose.TakeNoSwap, all, numbersFirst, nil, swap.DifferenceOf(68, 23)},
+		{choose.TakeOneSwapTens, all, after(choose.TakeNoSwap, "places/four-kinds"), hto[:1], swap.DifferenceOf(62, 38)},
+		{choose.TakeOneSwapHigher, all, after(choose.TakeOneSwapTens), hto[1:], swap.DifferenceOf(528, 163)},
+		{choose.TakeSeveralSwaps, all, after(choose.TakeOneSwapHigher), hto, swap.DifferenceOf(523, 138)},
+		{choose.AcrossOneZero, all, after(choose.TakeSeveralSwaps, "places/zero-in-a-place"), nil, swap.DifferenceOf(503, 128)},
+		{choose.AcrossZeros, all, after(choose.AcrossOneZero), nil, swap.DifferenceOf(5003, 128)},
+		{choose.AnyDifference, all, after(choose.AcrossZeros), nil, swap.DifferenceOf(40_960, 9_870)},
 	},
 }
 

@@ -18,7 +18,7 @@ type Standings map[Key]Standing
 
 // daysToCheck is after how many days without being seen a secure stage is to be
 // checked again.
-const daysToCheck = 21
+const daysToCheck = 28
 
 // Lobe is one manner of a leaf, as it is on a day.
 type Lobe struct {
@@ -77,7 +77,7 @@ func (s Standings) leaf(stage Stage, today book.Day) Leaf {
 	for _, m := range stage.Manners {
 		standing := s[Key{stage.ID, m}]
 		lobe := Lobe{Manner: m, State: standing.State, Standing: standing}
-		if lobe.State == Secure && today-s.seen(Key{stage.ID, m}) > daysToCheck {
+		if lobe.State == Secure && today-s.seen(stage.ID) > daysToCheck {
 			lobe.State = CheckAgain
 		}
 		l.Explained = l.Explained || standing.Explained
@@ -93,15 +93,12 @@ func (s Standings) leaf(stage Stage, today book.Day) Leaf {
 	return l
 }
 
-// seen returns the last day on which a stage in a manner was seen: in itself, or
-// in work that uses it, with as little material or less.
-func (s Standings) seen(k Key) book.Day {
-	manners := book.Manners()
-	from := slices.Index(manners, k.Manner)
-	last := s[k].Grounds.Last
-	for other, standing := range s {
-		uses := other.Stage == k.Stage || BuildsOn(other.Stage, k.Stage)
-		if uses && slices.Index(manners, other.Manner) >= from && standing.State != Shown {
+// seen returns the last day on which a stage was worked, in itself or in work
+// that uses it, in whatever manner.
+func (s Standings) seen(stage choose.StageID) book.Day {
+	last := book.Day(0)
+	for k, standing := range s {
+		if standing.State != Shown && (k.Stage == stage || BuildsOn(k.Stage, stage)) {
 			last = max(last, standing.Grounds.Last)
 		}
 	}

@@ -259,7 +259,15 @@ func turn(s swap.Step, children int) int {
 	case s.At.Phase == swap.LayOut && s.Tray > 0:
 		return (s.Tray - 1) % children
 	case s.At.Phase == swap.Work:
-		return int(s.At.Place) % children
+		return TurnAt(s.At.Place, children)
 	}
 	return -1
+}
+
+// TurnAt says whose turn a place is, by the index of the child; -1 for nobody.
+func TurnAt(p place.Place, children int) int {
+	if children == 0 {
+		return -1
+	}
+	return int(p) % children
 }

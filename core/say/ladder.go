@@ -7,6 +7,7 @@ import (
 	"vineswap/core/choose"
 	"vineswap/core/group"
 	"vineswap/core/ladder"
+	"vineswap/core/place"
 	"vineswap/core/slip"
 	"vineswap/core/swap"
 )
@@ -292,4 +293,115 @@ func lower(s string) string {
 		return s
 	}
 	return string(s[0]|0x20) + s[1:]
+}
+
+// Leaf says all of a leaf: "wobbling in the column; secure with pieces".
+func Leaf(l ladder.Leaf) string {
+	said := ""
+	for _, state := range []ladder.State{ladder.Wobbling, ladder.CheckAgain, ladder.Secure, ladder.UnderWay, ladder.Shown} {
+		var manners []string
+		for _, lobe := range l.Lobes {
+			if lobe.State == state {
+				manners = append(manners, InManner(lobe.Manner))
+			}
+		}
+		if len(manners) == 0 {
+			continue
+		}
+		if said != "" {
+			said += "; "
+		}
+		said += State(state) + " " + list(manners)
+	}
+	if said == "" {
+		said = State(l.State)
+	}
+	if l.Explained {
+		said += "; has explained it to another"
+	}
+	return said
+}
+
+// LeafReason says why a leaf is as it is: the reason of its worst manner, or what
+// comes before the stage.
+func (w Words) LeafReason(s ladder.Standings, l ladder.Leaf, today book.Day) string {
+	switch l.State {
+	case ladder.Ready:
+		return w.ReadyBecause(s.Proofs(l.Stage), today)
+	case ladder.Passed:
+		return PassedBy
+	}
+	lobe, of := l.Worst()
+	if !of {
+		return w.NotYet(s.Waits(l.Stage))
+	}
+	return fmt.Sprintf("%s: %s", capital(InManner(lobe.Manner)), lower(w.Reason(lobe, today)))
+}
+
+// Children counts children: "one child", "4 children".
+func Children(n int) string {
+	if n == 1 {
+		return "one child"
+	}
+	return fmt.Sprintf("%d children", n)
+}
+
+// Plan says what planning a lesson at a stage does.
+func (w Words) Plan(id choose.StageID, draws bool, children int) string {
+	switch {
+	case !draws:
+		return "Numbers for this stage cannot be drawn yet."
+	case children == 0:
+		return "Nobody is at this stage. Touch the names of those who come."
+	}
+	return fmt.Sprintf("%s, with numbers for %s.", capital(Children(children)), w.Stage(id))
+}
+
+// Stands sums up a child: "Wobbling in two stages, one to check again. Last seen
+// yesterday."
+func (w Words) Stands(s ladder.Standings, today book.Day) string {
+	counts := map[ladder.State]int{}
+	for _, strand := range ladder.Strands() {
+		for _, leaf := range s.Vine(strand, today) {
+			counts[leaf.State]++
+		}
+	}
+	last, seen := s.LastSeen()
+	if !seen {
+		return "Nothing is recorded yet."
+	}
+	var parts []string
+	for _, c := range []struct {
+		state ladder.State
+		words string
+	}{{ladder.Wobbling, "wobbling in %s"}, {ladder.CheckAgain, "to check again in %s"}, {ladder.UnderWay, "under way in %s"}, {ladder.Ready, "ready for %s"}} {
+		if n := counts[c.state]; n > 0 {
+			parts = append(parts, fmt.Sprintf(c.words, stagesCounted(n)))
+		}
+	}
+	said := capital(list(parts))
+	if said == "" {
+		said = "All that was begun is secure"
+	}
+	return fmt.Sprintf("%s. Last seen %s.", said, onDay(last, today))
+}
+
+func stagesCounted(n int) string {
+	if n == 1 {
+		return "one stage"
+	}
+	return place.Number(n).Words(false) + " stages"
+}
+
+// Counted says what was done with a column: "15 counted, ten swapped".
+func (w Words) Counted(c place.Column) string {
+	if !c.Swaps() {
+		return fmt.Sprintf("%d counted", c.Sum())
+	}
+	return fmt.Sprintf("%d counted, %s: %d stay", c.Sum(), w.Swaps(c.Out), c.Stays)
+}
+
+// Judged says what a guide judged: "no swap in the column is secure".
+func (w Words) Judged(stage choose.StageID, manner book.Manner, state ladder.State) string {
+	return fmt.Sprintf("%s: %s, %s: %s", Strand(ladder.StrandOf(stage)), w.Stage(stage), InManner(manner), State(state))
 }

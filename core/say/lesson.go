@@ -13,6 +13,8 @@ import (
 const (
 	Choose    = "choose"                                                // the ribbon's first mark
 	Gather    = "gather"                                                // and its second
+	Record    = "record"                                                // its last, where there are children
+	WriteUp   = "Write who did what"                                    // what is done after the last step with children
 	Finish    = "Finish the lesson"                                     // what is done after the last step
 	Gathering = "The numbers are chosen. Next the pieces are gathered." // said before the first step
 )

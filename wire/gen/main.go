@@ -24,6 +24,21 @@ type All struct {
 	NewLesson    wire.NewLesson    `json:"newLesson"`
 	LessonChange wire.LessonChange `json:"lessonChange"`
 	Lesson       wire.Lesson       `json:"lesson"`
+
+	Record        wire.Record        `json:"record"`
+	Observe       wire.Observe       `json:"observe"`
+	Say           wire.Say           `json:"say"`
+	Today         wire.Today         `json:"today"`
+	Vines         wire.Vines         `json:"vines"`
+	LearnerView   wire.LearnerView   `json:"learnerView"`
+	Judge         wire.Judge         `json:"judge"`
+	People        wire.People        `json:"people"`
+	AddLearners   wire.AddLearners   `json:"addLearners"`
+	ChangeLearner wire.ChangeLearner `json:"changeLearner"`
+	Invite        wire.Invite        `json:"invite"`
+	Invited       wire.Invited       `json:"invited"`
+	Invitation    wire.Invitation    `json:"invitation"`
+	Join          wire.Join          `json:"join"`
 }
 
 // schema is the JSON schema, indented, with one definition for each type.

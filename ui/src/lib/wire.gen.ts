@@ -12,6 +12,20 @@ export interface All {
   newLesson: NewLesson;
   lessonChange: LessonChange;
   lesson: Lesson;
+  record: Record;
+  observe: Observe;
+  say: Say;
+  today: Today;
+  vines: Vines;
+  learnerView: LearnerView;
+  judge: Judge;
+  people: People;
+  addLearners: AddLearners;
+  changeLearner: ChangeLearner;
+  invite: Invite;
+  invited: Invited;
+  invitation: Invitation;
+  join: Join;
 }
 export interface Login {
   email: string;
@@ -36,6 +50,7 @@ export interface Trouble {
   at?: number;
   remedy?: string;
   lesson?: Lesson;
+  record?: Record;
 }
 export interface Lesson {
   link: LessonLink;
@@ -55,6 +70,7 @@ export interface LessonLink {
   stand: string;
   material: string;
   children: string[];
+  problems: number;
   ribbon: Mark[];
   mark: number;
   next: string;
@@ -160,6 +176,81 @@ export interface Care {
 export interface Role {
   name: string;
   does: string;
+}
+export interface Record {
+  link: LessonLink;
+  revision: number;
+  index: number;
+  children: Learner[];
+  problems: Worked[];
+  manners: Named[];
+  helps: Named[];
+  ways: Named[];
+  day: string;
+  today: string;
+  more: boolean;
+  notice: string;
+}
+export interface Worked {
+  text: string;
+  numbers: number[];
+  answer: number;
+  words: string;
+  rows: Row[];
+  estimates: Estimate[];
+  saw: Saw[];
+}
+export interface Row {
+  learner: string;
+  help: string;
+  manner: string;
+  runs: number;
+  kept: Entry[];
+}
+export interface Entry {
+  id: string;
+  learner: string;
+  lesson?: string;
+  problem: string;
+  nth: number;
+  expected: number;
+  answer: string;
+  right: boolean;
+  slips: string[];
+  stage: string;
+  stageName: string;
+  manner: string;
+  inManner: string;
+  help: string;
+  way: string;
+  wayName: string;
+  came: string;
+  chosen: boolean;
+  runs: number;
+  note: string;
+  hasNote: boolean;
+  day: string;
+  daySays: string;
+  by: string;
+  at: string;
+  withdrawn: boolean;
+  replaces?: string;
+  current: boolean;
+}
+export interface Estimate {
+  learner: string;
+  value: number;
+  off: number;
+}
+export interface Saw {
+  child: string;
+  place: string;
+  name: string;
+  text: string;
+}
+export interface Named {
+  id: string;
+  name: string;
 }
 export interface Desk {
   class: ClassLink;
@@ -269,4 +360,215 @@ export interface LessonChange {
   material?: string;
   stand?: string;
   at?: string;
+  problem?: number;
+  more?: boolean;
+}
+export interface Observe {
+  id: string;
+  learner: string;
+  nth: number;
+  answer: string;
+  came: string;
+  help: string;
+  manner: string;
+  way: string;
+  chosen: boolean;
+  runs: number;
+  note?: string;
+  day: string;
+  replaces?: string;
+  withdrawn?: boolean;
+  anotherRun?: boolean;
+}
+export interface Say {
+  learner: string;
+  nth: number;
+  value: number;
+}
+export interface Today {
+  waited: Waited[];
+  check: Check[];
+  unwritten: Unwritten[];
+}
+export interface Waited {
+  id: string;
+  name: string;
+  days: number;
+  never: boolean;
+  says: string;
+}
+export interface Check {
+  id: string;
+  name: string;
+  state: string;
+  what: string;
+  why: string;
+}
+export interface Unwritten {
+  lesson: string;
+  day: string;
+  names: string;
+  what: string;
+}
+export interface Vines {
+  strand: string;
+  strands: StrandLink[];
+  order: string;
+  orders: Named[];
+  stages: VineStage[];
+  groups: VineGroup[];
+  columns: VineColumn[];
+  key: Named[];
+}
+export interface StrandLink {
+  id: string;
+  name: string;
+  wobbling: number;
+}
+export interface VineStage {
+  id: string;
+  name: string;
+  asks: string;
+  example: string;
+  says: string;
+  manners: Named[];
+  secure: number[];
+  groups: StageSay[];
+  plan: Plan;
+}
+export interface StageSay {
+  state: string;
+  title: string;
+  children: Wants[];
+}
+export interface Wants {
+  id: string;
+  name: string;
+  why: string;
+}
+export interface Plan {
+  draws: boolean;
+  children: Learner[];
+  says: string;
+  seats: number;
+}
+export interface VineGroup {
+  name: string;
+  says: string;
+  size: number;
+}
+export interface VineColumn {
+  id: string;
+  name: string;
+  days: number;
+  waits: string;
+  never: boolean;
+  need: string;
+  leaves: Leaf[];
+}
+export interface Leaf {
+  stage: string;
+  state: string;
+  lobes: string[];
+  explained: boolean;
+  says: string;
+  why: string;
+}
+export interface LearnerView {
+  id: string;
+  name: string;
+  retired: boolean;
+  says: string;
+  strands: Branch[];
+  entries: Entry[];
+  steps: NextStep[];
+  judgements: Judgement[];
+  states: Named[];
+  others: Other[];
+}
+export interface Branch {
+  id: string;
+  name: string;
+  stages: Node[];
+}
+export interface Node {
+  name: string;
+  example: string;
+  manners: Named[];
+  lobes: Lobe[];
+  leaf: Leaf;
+}
+export interface Lobe {
+  state: string;
+  says: string;
+  why: string;
+}
+export interface NextStep {
+  kind: string;
+  stage: string;
+  manner: string;
+  do: string;
+  why: string;
+  draws: boolean;
+}
+export interface Judgement {
+  day: string;
+  says: string;
+  reason: string;
+  by: string;
+}
+export interface Other {
+  id: string;
+  name: string;
+  state: string;
+}
+export interface Judge {
+  id: string;
+  stage: string;
+  manner: string;
+  state: string;
+  reason: string;
+}
+export interface People {
+  children: Enrolled[];
+  retired: Enrolled[];
+  members: Member[];
+  classes: ClassLink[];
+  erased: string;
+  open: string;
+}
+export interface Enrolled {
+  id: string;
+  name: string;
+  when: string;
+}
+export interface Member {
+  name: string;
+  email: string;
+  role: string;
+}
+export interface AddLearners {
+  learners: Learner[];
+}
+export interface ChangeLearner {
+  name?: string;
+  retired?: boolean;
+  moveTo?: string;
+}
+export interface Invite {
+  role: string;
+}
+export interface Invited {
+  path: string;
+  until: string;
+}
+export interface Invitation {
+  class: string;
+  role: string;
+  until: string;
+}
+export interface Join {
+  name: string;
+  email: string;
+  password: string;
 }

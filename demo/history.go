@@ -1,0 +1,409 @@
+package demo
+
+import (
+	"cmp"
+	"fmt"
+	"math/rand/v2"
+	"slices"
+	"time"
+
+	"github.com/google/uuid"
+
+	"vineswap/core/book"
+	"vineswap/core/choose"
+	"vineswap/core/ladder"
+	"vineswap/core/lesson"
+	"vineswap/core/material"
+	"vineswap/core/slip"
+	"vineswap/core/swap"
+	"vineswap/pupil"
+	"vineswap/store"
+)
+
+// seed makes the same eight weeks at every loading.
+const seed = 20261125
+
+// profile is what is particular about a child.
+type profile struct {
+	slip    slip.ID // begins to show in the last weeks, in work without material
+	away    bool    // has had no lesson for more than three weeks
+	repeats bool    // repeats what is secure by choice
+	quick   bool
+}
+
+// child is a simulated child with what the guide knows of it.
+type child struct {
+	id, class uuid.UUID
+	at        int // among the children of the class: the older, the further on
+	pupil     pupil.Pupil
+	profile   profile
+	events    map[ladder.Key][]ladder.Event
+	standings ladder.Standings
+	worked    map[ladder.Key]int
+	last      book.Day
+	repeating bool
+	runs      int
+}
+
+func (c *child) keep(o book.Observation) {
+	k := ladder.Key{Stage: o.Stage, Manner: o.Manner}
+	c.events[k] = append(c.events[k], ladder.Event{Observation: o})
+	c.standings[k] = ladder.Judge(o.Stage, c.events[k])
+	c.worked[k]++
+	c.last = o.Day
+}
+
+// year is eight weeks of one class as they are made up.
+type year struct {
+	class    class
+	rng      *rand.Rand
+	days     []book.Day
+	zone     *time.Location
+	now      time.Time
+	children []*child
+	lead     uuid.UUID
+	kind     material.Kind
+	seen     []store.Observation
+	lessons  []store.Lesson
+}
+
+// schoolDays are the weekdays of so many weeks that end today, and today.
+func schoolDays(today book.Day, weeks int) []book.Day {
+	var days []book.Day
+	for d := today - book.Day(7*weeks) + 1; d <= today; d++ {
+		if wd := d.Time().Weekday(); wd != time.Saturday && wd != time.Sunday || d == today {
+			days = append(days, d)
+		}
+	}
+	return days
+}
+
+// history makes up what was recorded in a class up to now.
+func history(c class, learners []store.Learner, classID, lead uuid.UUID, now time.Time) *year {
+	y := &year{class: c, rng: rand.New(rand.NewPCG(seed, uint64(len(learners)))), zone: now.Location(), now: now, lead: lead, kind: material.Beads}
+	y.days = schoolDays(book.DayOf(now), weeksBack)
+	for i, l := range learners {
+		y.children = append(y.children, y.child(i, l, classID))
+	}
+	for n, day := range y.days {
+		y.day(n, day)
+	}
+	return y
+}
+
+func (y *year) child(i int, l store.Learner, class uuid.UUID) *child {
+	c := &child{id: l.ID, class: class, at: i * 7 % len(y.class.learners), profile: y.class.profiles[l.Name]}
+	c.events, c.standings, c.worked = map[ladder.Key][]ladder.Event{}, ladder.Standings{}, map[ladder.Key]int{}
+	c.pupil = pupil.Pupil{Pace: .8 + y.rng.Float64()*.6, Careless: .01 + y.rng.Float64()*.03, Shows: .9}
+	if c.profile.quick {
+		c.pupil.Pace = 2
+	}
+	for _, k := range y.before(c) {
+		c.pupil.Knew(k.Stage, k.Manner, 9)
+	}
+	return c
+}
+
+// before is what a child knew when the eight weeks began: older children more.
+func (y *year) before(c *child) []ladder.Key {
+	var keys []ladder.Key
+	for s, strand := range ladder.Strands() {
+		stages := ladder.Stages(strand)
+		known := (y.class.start[s]*len(y.class.learners) + y.class.spread*c.at) / len(y.class.learners)
+		for i, stage := range stages[:min(len(stages), max(0, known))] {
+			for m, manner := range stage.Manners {
+				if strand == ladder.Joining && i < 2 && y.class.start[s] > 2 { // older children are past the snakes
+					continue
+				}
+				if m+i <= known {
+					keys = append(keys, ladder.Key{Stage: stage.ID, Manner: manner})
+				}
+			}
+		}
+	}
+	return keys
+}
+
+// day is one morning: two or three lessons at the mat, and sheets for some.
+func (y *year) day(n int, day book.Day) {
+	fromEnd := len(y.days) - n
+	here := []*child{}
+	for _, c := range y.children {
+		c.repeating = c.profile.repeats && fromEnd <= 6
+		if c.profile.slip != "" && fromEnd <= 9 {
+			c.pupil.Slip = c.profile.slip
+		}
+		if !c.profile.away || fromEnd > 16 {
+			here = append(here, c)
+		}
+	}
+	minute := 0
+	for range 2 + y.rng.IntN(2) {
+		minute += y.lesson(here, day, minute)
+	}
+	for _, c := range here {
+		if n < 8 && (c.at+n)%2 == 0 || (c.at+n)%4 == 0 || c.profile.slip != "" && fromEnd <= 4 {
+			y.sheet(c, n, day, minute)
+			minute++
+		}
+	}
+}
+
+// task is what a child works next.
+type task struct {
+	key    ladder.Key
+	help   book.Help
+	chosen bool
+}
+
+// next is the guide's choice for a child: what wobbles first, then what is under
+// way, something new, or the same with less material.
+func (y *year) next(c *child, day book.Day) task {
+	if k := y.secure(c); c.repeating && k.Stage != "" {
+		return task{k, book.Alone, true}
+	}
+	var open []ladder.NextStep
+	for _, s := range c.standings.NextSteps(day) {
+		switch s.Kind {
+		case ladder.GoBack:
+			if y.rng.IntN(3) > 0 {
+				return y.task(c, ladder.Key{Stage: s.Stage, Manner: s.Manner})
+			}
+		case ladder.LookAgain:
+			if y.rng.IntN(9) == 0 {
+				return y.task(c, ladder.Key{Stage: s.Stage, Manner: s.Manner})
+			}
+		case ladder.GoOn, ladder.Begin:
+			if s.Kind == ladder.Begin && y.past(s.Stage) {
+				continue
+			}
+			open = append(open, s)
+			if s.Kind == ladder.GoOn {
+				open = append(open, s, s)
+			}
+		}
+	}
+	if less, has := y.lessMaterial(c); has && y.rng.IntN(5) < 2 {
+		return y.task(c, less)
+	}
+	if len(open) > 0 {
+		s := open[y.rng.IntN(len(open))]
+		return y.task(c, ladder.Key{Stage: s.Stage, Manner: s.Manner})
+	}
+	return y.task(c, y.secure(c))
+}
+
+// past tells of the snakes, which older children do not come back to.
+func (y *year) past(stage choose.StageID) bool {
+	return y.class.start[0] > 2 && (stage == choose.FirstSnake || stage == choose.SecondSnake)
+}
+
+// task says with how much help a child works something: it is shown first.
+func (y *year) task(c *child, k ladder.Key) task {
+	if k.Stage == "" {
+		k = ladder.Key{Stage: choose.NoSwap, Manner: book.Pieces}
+	}
+	done := c.worked[k]
+	if k.Manner != book.Pieces {
+		done += 2
+	}
+	switch {
+	case c.standings[k].State == ladder.Secure && y.rng.IntN(12) == 0:
+		return task{k, book.Explains, false}
+	case c.pupil.Knows(k.Stage, k.Manner) > .8 || done > 3:
+		return task{k, book.Alone, false}
+	}
+	return task{k, []book.Help{book.Shown, book.Together, book.Nudged, book.Nudged}[min(done, 3)], false}
+}
+
+// secure is something that the child is secure in, worked last.
+func (y *year) secure(c *child) ladder.Key {
+	var best ladder.Key
+	for _, k := range y.keys(c) {
+		if c.standings[k].State == ladder.Secure && (best.Stage == "" || c.standings[k].Grounds.Last > c.standings[best].Grounds.Last) {
+			best = k
+		}
+	}
+	return best
+}
+
+// keys are the stages and manners that a child has worked, in order.
+func (y *year) keys(c *child) []ladder.Key {
+	var keys []ladder.Key
+	for _, strand := range ladder.Strands() {
+		for _, stage := range ladder.Stages(strand) {
+			for _, m := range stage.Manners {
+				if _, worked := c.standings[ladder.Key{Stage: stage.ID, Manner: m}]; worked {
+					keys = append(keys, ladder.Key{Stage: stage.ID, Manner: m})
+				}
+			}
+		}
+	}
+	return keys
+}
+
+// lessMaterial is the next manner of the newest stage that is secure.
+func (y *year) lessMaterial(c *child) (ladder.Key, bool) {
+	keys := y.keys(c)
+	slices.Reverse(keys)
+	for _, k := range keys {
+		stage, _ := ladder.StageByID(k.Stage)
+		i := slices.Index(stage.Manners, k.Manner) + 1
+		if c.standings[k].State != ladder.Secure || i >= len(stage.Manners) {
+			continue
+		}
+		if next := (ladder.Key{Stage: k.Stage, Manner: stage.Manners[i]}); c.standings[next].State == ladder.NotYet {
+			return next, true
+		}
+	}
+	return ladder.Key{}, false
+}
+
+// lesson is one presentation: the child who has waited longest, with others who
+// are at the same stage. It returns how many minutes it took.
+func (y *year) lesson(here []*child, day book.Day, minute int) int {
+	waiting := slices.Clone(here)
+	slices.SortStableFunc(waiting, func(a, b *child) int { return cmp.Compare(a.last, b.last) })
+	first := waiting[y.rng.IntN(3)]
+	what := y.next(first, day)
+	group := []*child{first}
+	for _, c := range waiting {
+		if c != first && len(group) < 3 && !c.repeating {
+			if t := y.next(c, day); t.key.Stage == what.key.Stage || t.help == book.Alone && what.help == book.Alone && c.standings[what.key].State != ladder.NotYet {
+				group = append(group, c)
+			}
+		}
+	}
+	digits := 2 + y.rng.IntN(y.class.digits-1)
+	var problems []swap.Problem
+	for range 2 + y.rng.IntN(2) {
+		problems = append(problems, problemFor(what.key.Stage, digits, y.rng))
+		if digits < y.class.digits {
+			digits++
+		}
+	}
+	id := y.open(what.key, problems, group, y.at(day, minute))
+	for nth, p := range problems {
+		for _, c := range group {
+			t := y.task(c, what.key)
+			if c == first {
+				t.help, t.chosen = what.help, what.chosen
+				if nth > 0 && t.help == book.Shown && y.rng.IntN(3) > 0 {
+					t.help = book.Together
+				}
+			}
+			y.record(c, t, p, day, minute+4*nth, id, nth)
+		}
+	}
+	return 15
+}
+
+// open keeps a lesson where the mat can show it.
+func (y *year) open(k ladder.Key, problems []swap.Problem, group []*child, at time.Time) uuid.NullUUID {
+	var children []string
+	for _, c := range group {
+		children = append(children, c.id.String())
+	}
+	l, err := lesson.New(problems, k.Stage, y.kind, children)
+	if err != nil || k.Manner == book.Head {
+		return uuid.NullUUID{}
+	}
+	l.Problem, l.Stand = len(problems)-1, lesson.Ended
+	kept := store.Lesson{Lesson: l, ID: id("lesson", fmt.Sprint(y.class.name, len(y.lessons))), ClassID: group[0].class, OpenedBy: y.lead, ChangedAt: at}
+	y.lessons = append(y.lessons, kept)
+	return uuid.NullUUID{UUID: kept.ID, Valid: true}
+}
+
+// sheet is practice without the guide: in the first weeks at what the child
+// brought along, later at what comes next.
+func (y *year) sheet(c *child, n int, day book.Day, minute int) {
+	if known := y.before(c); n < 8 && len(known) > 0 {
+		for i, k := range known {
+			if i%4 == n/2%4 || c.standings[k].Grounds.Days < 2 && n > 3 {
+				for range 2 {
+					y.record(c, task{k, book.Alone, false}, problemFor(k.Stage, y.sheetDigits(), y.rng), day, minute, uuid.NullUUID{}, 0)
+				}
+			}
+		}
+		return
+	}
+	t := y.next(c, day)
+	if stage, bears := whereItShows[c.pupil.Slip]; bears {
+		t = task{ladder.Key{Stage: stage, Manner: book.Column}, book.Alone, false}
+	}
+	if t.help == book.Shown || t.help == book.Together {
+		t.help = book.Nudged
+	}
+	for range 2 + y.rng.IntN(2) {
+		y.record(c, t, problemFor(t.key.Stage, y.sheetDigits(), y.rng), day, minute, uuid.NullUUID{}, 0)
+	}
+}
+
+// whereItShows is the stage in whose sheets a slip comes to light.
+var whereItShows = map[slip.ID]choose.StageID{
+	"brings-down-without-carry": choose.OneSwapHigher, "drops-new-ten": choose.OneSwapOnes, "writes-both-digits": choose.OneSwapOnes, "smaller-from-larger": choose.TakeOneSwapTens,
+}
+
+// sheetDigits varies how long the numbers are, so that every place comes to swap.
+func (y *year) sheetDigits() int { return 2 + y.rng.IntN(y.class.digits-1) }
+
+var notes = []string{"hums while counting", "laid the bar before the ten was full", "wants the long sums", "explained it to the neighbour unasked", "needs the quiet table"}
+
+func (y *year) record(c *child, t task, p swap.Problem, day book.Day, minute int, lessonID uuid.NullUUID, nth int) {
+	o := book.Observation{
+		Problem: p, Stage: t.key.Stage, Manner: t.key.Manner, Material: y.kind, Help: t.help, Chosen: t.chosen, Runs: 1, Day: day,
+		Answer: book.ReadAnswer(c.pupil.Work(p, t.key.Stage, t.key.Manner, t.help, y.rng)), Came: book.Typed,
+	}
+	if t.chosen {
+		c.runs++
+		o.Runs = 1 + c.runs/2
+	}
+	if o.Right() {
+		o.Came = book.Marked
+		if lessonID.Valid && y.rng.IntN(6) == 0 {
+			o.Came = book.Default
+		}
+	}
+	if t.key.Manner == book.Head {
+		o.Way = book.Ways()[y.rng.IntN(len(book.Ways()))]
+	}
+	kept := store.Observation{Observation: o, ID: id("observation", fmt.Sprint(y.class.name, len(y.seen))), ClassID: c.class, LearnerID: c.id, LessonID: lessonID, Nth: nth, RecordedBy: y.lead, RecordedAt: y.at(day, minute)}
+	if y.rng.IntN(60) == 0 {
+		kept.Note = notes[y.rng.IntN(len(notes))]
+	}
+	if o.Came == book.Typed && o.Answer.Read && y.rng.IntN(25) == 0 { // mistyped, and mended
+		first := kept
+		first.ID, first.Answer = id("observation", "mistyped"+kept.ID.String()), book.ReadAnswer(o.Answer.Text+"0")
+		kept.Replaces = uuid.NullUUID{UUID: first.ID, Valid: true}
+		y.seen = append(y.seen, first)
+	}
+	y.seen = append(y.seen, kept)
+	c.keep(o)
+}
+
+// at is an instant of a school morning, not after now.
+func (y *year) at(day book.Day, minute int) time.Time {
+	yy, m, d := day.Time().Date()
+	at := time.Date(yy, m, d, 8, 30+minute, 0, 0, y.zone)
+	if at.After(y.now) {
+		return y.now
+	}
+	return at
+}
+
+// unwritten is a lesson of the school day before the last of which nothing is
+// recorded yet.
+func (y *year) unwritten() store.Lesson {
+	var children []string
+	for _, c := range y.children[1:3] {
+		children = append(children, c.id.String())
+	}
+	day := y.days[len(y.days)-2]
+	p := problemFor(choose.OneSwapOnes, 2, y.rng)
+	l, err := lesson.New([]swap.Problem{p}, choose.OneSwapOnes, y.kind, children)
+	if err != nil {
+		panic(err) // the mat takes every problem of this stage
+	}
+	l.Stand = lesson.Ended
+	return store.Lesson{Lesson: l, ID: id("lesson", y.class.name+"unwritten"), ClassID: y.children[0].class, OpenedBy: y.lead, ChangedAt: y.at(day, 200)}
+}

@@ -1,0 +1,121 @@
+// Package formats reads and writes open files.
+package formats
+
+import (
+	"encoding/csv"
+	"encoding/json"
+	"io"
+	"strconv"
+	"strings"
+	"time"
+)
+
+// LearnerVersion is the version of an exported learner.
+const LearnerVersion = 1
+
+// Learner is all that is kept of one learner.
+type Learner struct {
+	Format     string      `json:"format"` // "vine-swap-learner"
+	Version    int         `json:"version"`
+	Name       string      `json:"name"`
+	Class      string      `json:"class"`
+	Records    []Record    `json:"records"`    // oldest first, corrected and withdrawn ones too
+	Judgements []Judgement `json:"judgements"` // oldest first
+	Estimates  []Estimate  `json:"estimates"`
+}
+
+// Record is one record of the learner at a problem.
+type Record struct {
+	ID         string    `json:"id"`
+	Day        string    `json:"day"`
+	Stage      string    `json:"stage"`
+	Manner     string    `json:"manner"`
+	Material   string    `json:"material"`
+	Problem    string    `json:"problem"`
+	Answer     string    `json:"answer"`
+	Right      bool      `json:"right"`
+	Help       string    `json:"help"`
+	Way        string    `json:"way"`
+	Came       string    `json:"came"`
+	Chosen     bool      `json:"chosen"`
+	Run        int       `json:"run"`
+	Note       string    `json:"note"`
+	Replaces   string    `json:"replaces"` // the record that this one corrects; empty for none
+	Withdrawn  bool      `json:"withdrawn"`
+	RecordedBy string    `json:"recordedBy"`
+	RecordedAt time.Time `json:"recordedAt"`
+}
+
+// Judgement is one judgement of a guide.
+type Judgement struct {
+	Day    string `json:"day"`
+	Stage  string `json:"stage"`
+	Manner string `json:"manner"`
+	State  string `json:"state"`
+	Reason string `json:"reason"`
+	By     string `json:"by"`
+}
+
+// Estimate is what the learner said before a problem was worked.
+type Estimate struct {
+	Day     string `json:"day"`
+	Problem string `json:"problem"`
+	Value   int    `json:"value"`
+}
+
+// LearnerFormat names the format in its files.
+const LearnerFormat = "vine-swap-learner"
+
+// WriteJSON writes a learner as indented JSON; lists are never null.
+func WriteJSON(out io.Writer, l Learner) error {
+	l.Format, l.Version = LearnerFormat, LearnerVersion
+	if l.Records == nil {
+		l.Records = []Record{}
+	}
+	if l.Judgements == nil {
+		l.Judgements = []Judgement{}
+	}
+	if l.Estimates == nil {
+		l.Estimates = []Estimate{}
+	}
+	e := json.NewEncoder(out)
+	e.SetIndent("", "  ")
+	e.SetEscapeHTML(false)
+	return e.Encode(l)
+}
+
+var recordHeader = []string{
+	"id", "day", "stage", "manner", "material", "problem", "answer", "right", "help", "way", "came", "chosen", "run", "note", "replaces", "withdrawn", "recorded by", "recorded at",
+}
+
+// WriteCSV writes the records of a learner as a table (RFC 4180) with a header.
+// What a spreadsheet would take for a formula is written with an apostrophe
+// before it.
+func WriteCSV(out io.Writer, l Learner) error {
+	w := csv.NewWriter(out)
+	w.UseCRLF = true
+	if err := w.Write(recordHeader); err != nil {
+		return err
+	}
+	for _, r := range l.Records {
+		row := []string{
+			r.ID, r.Day, r.Stage, r.Manner, r.Material, r.Problem, r.Answer, strconv.FormatBool(r.Right), r.Help, r.Way, r.Came, strconv.FormatBool(r.Chosen), strconv.Itoa(r.Run),
+			r.Note, r.Replaces, strconv.FormatBool(r.Withdrawn), r.RecordedBy, r.RecordedAt.UTC().Format(time.RFC3339),
+		}
+		for i := range row {
+			row[i] = harmless(row[i])
+		}
+		if err := w.Write(row); err != nil {
+			return err
+		}
+	}
+	w.Flush()
+	return w.Error()
+}
+
+func harmless(cell string) string {
+	if strings.ContainsAny(cell[:min(1, len(cell))], "=+-@\t\r") {
+		return "'" + cell
+	}
+	return cell
+}

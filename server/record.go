@@ -1,0 +1,290 @@
+package server
+
+import (
+	"errors"
+	"math/rand/v2"
+	"strings"
+	"time"
+
+	"github.com/gofiber/fiber/v3"
+	"github.com/google/uuid"
+
+	"vineswap/core/book"
+	"vineswap/core/lesson"
+	"vineswap/core/place"
+	"vineswap/store"
+	"vineswap/wire"
+)
+
+// today is the day in the class's zone.
+func (s *Server) today(c *call) (book.Day, *time.Location, error) {
+	zone, err := time.LoadLocation(c.class.Zone)
+	if err != nil {
+		return 0, nil, err
+	}
+	return book.DayOf(s.now().In(zone)), zone, nil
+}
+
+// record answers the page on which a lesson is written up.
+func (s *Server) record(c *call) error {
+	id, err := uuid.Parse(c.Params("lesson"))
+	if err != nil {
+		return notFound()
+	}
+	made, err := s.wireRecord(c, id)
+	if err != nil {
+		return missing(err)
+	}
+	return c.JSON(made)
+}
+
+func (s *Server) wireRecord(c *call, id uuid.UUID) (wire.Record, error) {
+	shown, err := s.wireLesson(c, id)
+	if err != nil {
+		return wire.Record{}, err
+	}
+	kept, err := s.store.Lesson(c.Context(), c.class.ID, id)
+	if err != nil {
+		return wire.Record{}, err
+	}
+	today, zone, err := s.today(c)
+	if err != nil {
+		return wire.Record{}, err
+	}
+	seen, err := s.store.LessonObservations(c.Context(), id)
+	if err != nil {
+		return wire.Record{}, err
+	}
+	words := c.class.Settings.Words()
+	out := wire.Record{
+		Link: shown.Link, Revision: shown.Revision, Index: kept.Problem, Children: shown.Children, Problems: []wire.Worked{},
+		Manners: wire.MannersOf(kept.Stage), Helps: wire.HelpsOf(), Ways: wire.WaysOf(), Day: book.DayOf(kept.ChangedAt.In(zone)).String(), Today: today.String(),
+	}
+	if _, err := kept.Another(0); err == nil && kept.Stand != lesson.Ended {
+		out.More = true
+	}
+	entries := make([]wire.Entry, len(seen))
+	for i, o := range seen {
+		entries[i] = wire.EntryOf(words, keptOf(o, zone), today, c.role.May(store.Lead))
+	}
+	for nth, p := range kept.Problems {
+		var here, before []wire.Entry
+		for _, e := range entries {
+			switch {
+			case e.Nth == nth:
+				here = append(here, e)
+			case e.Nth < nth:
+				before = append(before, e)
+			}
+		}
+		turns := func(at place.Place) int { return lesson.TurnAt(at, len(shown.Children)) }
+		out.Problems = append(out.Problems, wire.WorkedOf(words, p, shown.Children, turns, here, before))
+	}
+	return out, s.addEstimates(c, id, &out)
+}
+
+func (s *Server) addEstimates(c *call, id uuid.UUID, out *wire.Record) error {
+	said, err := s.store.Estimates(c.Context(), id)
+	if err != nil {
+		return err
+	}
+	for _, e := range said {
+		if e.Nth < len(out.Problems) {
+			p := &out.Problems[e.Nth]
+			p.Estimates = append(p.Estimates, wire.Estimate{Learner: e.LearnerID.String(), Value: int(e.Value), Off: max(int(e.Value), p.Answer) - min(int(e.Value), p.Answer)})
+		}
+	}
+	return nil
+}
+
+func keptOf(o store.Observation, zone *time.Location) wire.Kept {
+	k := wire.Kept{Observation: o.Observation, ID: o.ID.String(), Learner: o.LearnerID.String(), Nth: o.Nth, Note: o.Note, By: o.By, Withdrawn: o.Withdrawn, Current: o.Current, At: o.RecordedAt.In(zone)}
+	if o.LessonID.Valid {
+		k.Lesson = o.LessonID.UUID.String()
+	}
+	if o.Replaces.Valid {
+		k.Replaces = o.Replaces.UUID.String()
+	}
+	return k
+}
+
+// observe keeps who did what at a problem of a lesson, also after the lesson has
+// ended and the child has left; it answers the page as it is then.
+func (s *Server) observe(c *call) error {
+	id, err := uuid.Parse(c.Params("lesson"))
+	if err != nil {
+		return notFound()
+	}
+	var ask wire.Observe
+	if err := read(c, &ask); err != nil {
+		return err
+	}
+	kept, err := s.store.Lesson(c.Context(), c.class.ID, id)
+	if err != nil {
+		return missing(err)
+	}
+	o, err := s.observationOf(c, kept, ask)
+	if err != nil {
+		return err
+	}
+	if err := s.store.Record(c.Context(), o, ask.AnotherRun); err != nil {
+		return s.notRecorded(c, id, err)
+	}
+	made, err := s.wireRecord(c, id)
+	if err != nil {
+		return missing(err)
+	}
+	made.Notice = s.notice(c, o.LearnerID)
+	return c.JSON(made)
+}
+
+// observationOf reads what is to be kept; the error names the field.
+func (s *Server) observationOf(c *call, kept store.Lesson, ask wire.Observe) (store.Observation, error) {
+	today, zone, err := s.today(c)
+	if err != nil {
+		return store.Observation{}, err
+	}
+	if ask.Nth >= len(kept.Problems) {
+		return store.Observation{}, wrongRecord(lesson.ErrProblem).of("nth")
+	}
+	o := store.Observation{
+		ID: uuid.MustParse(ask.ID), ClassID: c.class.ID, LearnerID: uuid.MustParse(ask.Learner), LessonID: uuid.NullUUID{UUID: kept.ID, Valid: true}, Nth: ask.Nth,
+		Withdrawn: ask.Withdrawn, RecordedBy: c.account.ID, RecordedAt: s.now(),
+	}
+	o.Problem, o.Stage, o.Material = kept.Problems[ask.Nth], book.StageOf(kept.Problems[ask.Nth]), kept.Material
+	o.Manner, o.Help, o.Way, o.Came = book.Manner(ask.Manner), book.Help(ask.Help), book.Way(ask.Way), book.Came(ask.Came)
+	o.Answer, o.Chosen, o.Runs, o.Day = book.ReadAnswer(strings.TrimSpace(ask.Answer)), ask.Chosen, ask.Runs, today
+	switch {
+	case ask.Day == "" && kept.Stand == lesson.Ended:
+		o.Day = book.DayOf(kept.ChangedAt.In(zone))
+	case ask.Day != "":
+		if o.Day, err = book.ParseDay(ask.Day); err != nil {
+			return o, wrongRecord(err).of("day")
+		}
+	}
+	if err := o.Valid(today); err != nil {
+		return o, wrongRecord(err).of(recordField(err))
+	}
+	return o, s.correcting(c, kept, &o, ask)
+}
+
+// correcting sees to what a record has to do with others: a correction keeps the
+// note that it does not touch, and a first record is of a child at the mat.
+func (s *Server) correcting(c *call, kept store.Lesson, o *store.Observation, ask wire.Observe) error {
+	if ask.Note != nil {
+		o.Note = *ask.Note
+	}
+	if ask.Replaces == "" {
+		for _, seated := range kept.Seated {
+			if seated.ID == o.LearnerID {
+				return nil
+			}
+		}
+		return notSeated()
+	}
+	o.Replaces = uuid.NullUUID{UUID: uuid.MustParse(ask.Replaces), Valid: true}
+	if ask.Note != nil {
+		return nil
+	}
+	seen, err := s.store.LessonObservations(c.Context(), kept.ID)
+	for _, old := range seen {
+		if old.ID == o.Replaces.UUID {
+			o.Note = old.Note
+		}
+	}
+	return err
+}
+
+func notSeated() *trouble {
+	return refuse(fiber.StatusUnprocessableEntity, "This child does not sit at the lesson", "Take the child to the mat first. Whoever was erased cannot be recorded any more.").of("learner")
+}
+
+func wrongRecord(err error) *trouble {
+	return refuse(fiber.StatusUnprocessableEntity, "This cannot be kept", "Mend it and keep it again: what you typed is still here.").because(err)
+}
+
+func recordField(err error) string {
+	for field, cause := range map[string]error{"manner": book.ErrManner, "help": book.ErrHelp, "way": book.ErrWay, "came": book.ErrCame, "runs": book.ErrRuns, "day": book.ErrFuture} {
+		if errors.Is(err, cause) {
+			return field
+		}
+	}
+	return "answer"
+}
+
+// notRecorded says why nothing was kept, with the page as it is now.
+func (s *Server) notRecorded(c *call, id uuid.UUID, err error) error {
+	var t *trouble
+	switch {
+	case errors.Is(err, store.ErrTwice):
+		t = refuse(fiber.StatusConflict, "This child is recorded already for this problem", "Keep both if these are two runs, or only one of them.").of("learner")
+	case errors.Is(err, store.ErrStale):
+		t = refuse(fiber.StatusConflict, "This record was corrected elsewhere", "Look at it as it is now, then correct it again.").of("replaces")
+	case errors.Is(err, store.ErrTaken):
+		return refuse(fiber.StatusConflict, "This record's id is used already", "Keep it once more.").of("id")
+	case errors.Is(err, store.ErrNone):
+		return refuse(fiber.StatusUnprocessableEntity, "There is nothing to record it with", "The child was erased, or the record that is corrected is another child's.").of("learner")
+	default:
+		return err
+	}
+	now, err := s.wireRecord(c, id)
+	if err != nil {
+		return missing(err)
+	}
+	t.Record = &now
+	return t
+}
+
+// notice says what is to be known of a child who was just recorded.
+func (s *Server) notice(c *call, learner uuid.UUID) string {
+	e, err := s.store.LatestEnrolment(c.Context(), c.class.ID, learner)
+	switch {
+	case err != nil:
+		return "Kept. The child is in another class now: the record goes along."
+	case e.Until.Valid:
+		return "Kept. " + e.Name + " has left the class: the record stays with what is known."
+	}
+	return ""
+}
+
+// estimate locks what a child said before the work.
+func (s *Server) estimate(c *call) error {
+	id, err := uuid.Parse(c.Params("lesson"))
+	if err != nil {
+		return notFound()
+	}
+	var ask wire.Say
+	if err := read(c, &ask); err != nil {
+		return err
+	}
+	kept, err := s.store.Lesson(c.Context(), c.class.ID, id)
+	if err != nil {
+		return missing(err)
+	}
+	if ask.Nth != kept.Problem || !kept.MayEstimate() {
+		return refuse(fiber.StatusConflict, "The counting has begun", "An estimate is said before the work.").of("value")
+	}
+	err = s.store.Estimate(c.Context(), store.Estimate{LessonID: id, Nth: ask.Nth, LearnerID: uuid.MustParse(ask.Learner), Value: place.Number(ask.Value), SaidTo: c.account.ID})
+	switch {
+	case errors.Is(err, store.ErrTaken):
+		return refuse(fiber.StatusConflict, "This child has said an estimate already", "It stays as it was said.").because(err).of("value")
+	case errors.Is(err, store.ErrNone):
+		return wrongChild()
+	case err != nil:
+		return err
+	}
+	made, err := s.wireRecord(c, id)
+	if err != nil {
+		return missing(err)
+	}
+	return c.JSON(made)
+}
+
+// another draws one more problem for a lesson.
+func another(l lesson.Lesson) (lesson.Change, error) {
+	p, err := l.Another(rand.Uint64())
+	if err != nil {
+		return lesson.Change{}, refuse(fiber.StatusUnprocessableEntity, "There is no other problem like these", "Choose other numbers in Numbers.").because(err).of("more")
+	}
+	return lesson.Change{Add: &p}, nil
+}

@@ -1,0 +1,353 @@
+package wire
+
+import (
+	"fmt"
+	"slices"
+	"strings"
+
+	"vineswap/core/book"
+	"vineswap/core/choose"
+	"vineswap/core/group"
+	"vineswap/core/ladder"
+	"vineswap/core/lesson"
+	"vineswap/core/say"
+)
+
+// Leaf is one stage of one child.
+type Leaf struct {
+	Stage     string   `json:"stage"`
+	State     string   `json:"state"` // empty for a bare wire
+	Lobes     []string `json:"lobes"` // the state of each manner of the stage; empty for none
+	Explained bool     `json:"explained"`
+	Says      string   `json:"says"` // all of it in words
+	Why       string   `json:"why"`
+}
+
+// Vines is a class in one strand.
+type Vines struct {
+	Strand  string       `json:"strand"`
+	Strands []StrandLink `json:"strands"`
+	Order   string       `json:"order"`
+	Orders  []Named      `json:"orders"`
+	Stages  []VineStage  `json:"stages"` // first stage first
+	Groups  []VineGroup  `json:"groups"`
+	Columns []VineColumn `json:"columns"`
+	Key     []Named      `json:"key"` // what the states are called
+}
+
+// StrandLink is a strand, and how many children wobble in it.
+type StrandLink struct {
+	ID       string `json:"id"`
+	Name     string `json:"name"`
+	Wobbling int    `json:"wobbling"`
+}
+
+// VineStage is a row of the vines, and what the book says when it is pointed at.
+type VineStage struct {
+	ID      string     `json:"id"`
+	Name    string     `json:"name"`
+	Asks    string     `json:"asks"`
+	Example string     `json:"example"`
+	Says    string     `json:"says"` // "joining, stage 5 of 10"
+	Manners []Named    `json:"manners"`
+	Secure  []int      `json:"secure"` // how many children, by manner
+	Groups  []StageSay `json:"groups"`
+	Plan    Plan       `json:"plan"`
+}
+
+// StageSay is some children who stand alike at a stage, each with a reason.
+type StageSay struct {
+	State    string  `json:"state"`
+	Title    string  `json:"title"`
+	Children []Wants `json:"children"`
+}
+
+// Wants is a child and why it stands as it does.
+type Wants struct {
+	Learner
+	Why string `json:"why"`
+}
+
+// Plan is the lesson that is proposed at a stage.
+type Plan struct {
+	Draws    bool      `json:"draws"` // Numbers can draw the stage
+	Children []Learner `json:"children"`
+	Says     string    `json:"says"`
+	Seats    int       `json:"seats"`
+}
+
+// VineGroup is some columns side by side.
+type VineGroup struct {
+	Name string `json:"name"`
+	Says string `json:"says"`
+	Size int    `json:"size"`
+}
+
+// VineColumn is a child with its leaves, first stage first.
+type VineColumn struct {
+	Learner
+	Days   int    `json:"days"`
+	Waits  string `json:"waits"`
+	Never  bool   `json:"never"`
+	Need   string `json:"need"`
+	Leaves []Leaf `json:"leaves"`
+}
+
+// LeafOf makes a leaf of a child on a day.
+func LeafOf(w say.Words, s ladder.Standings, l ladder.Leaf, today book.Day) Leaf {
+	out := Leaf{Stage: string(l.Stage), State: string(l.State), Lobes: []string{}, Explained: l.Explained, Says: say.Leaf(l)}
+	for _, lobe := range l.Lobes {
+		out.Lobes = append(out.Lobes, string(lobe.State))
+	}
+	out.Why = w.LeafReason(s, l, today)
+	return out
+}
+
+// VinesOf makes a class in one strand, in an order.
+func VinesOf(w say.Words, children []group.Child, strand ladder.Strand, order group.Order, near choose.StageID, today book.Day) Vines {
+	out := Vines{Strand: string(strand), Order: string(order), Strands: []StrandLink{}, Orders: []Named{}, Groups: []VineGroup{}, Columns: []VineColumn{}}
+	for _, s := range ladder.Strands() {
+		out.Strands = append(out.Strands, StrandLink{string(s), say.Strand(s), wobbling(children, s, today)})
+	}
+	for _, o := range group.Orders() {
+		out.Orders = append(out.Orders, Named{string(o), say.Order(o)})
+	}
+	for _, s := range []ladder.State{ladder.NotYet, ladder.Passed, ladder.Shown, ladder.Ready, ladder.UnderWay, ladder.Secure, ladder.CheckAgain, ladder.Wobbling} {
+		out.Key = append(out.Key, Named{string(s), say.State(s)})
+	}
+	for _, g := range group.Groups(order, children, strand, near, today) {
+		out.Groups = append(out.Groups, VineGroup{say.Need(g.Need), say.Children(len(g.Children)), len(g.Children)})
+		for _, c := range g.Children {
+			out.Columns = append(out.Columns, columnOf(w, c, g.Need, strand, today))
+		}
+	}
+	for i := range ladder.Stages(strand) {
+		out.Stages = append(out.Stages, vineStageOf(w, children, strand, i, today))
+	}
+	return out
+}
+
+func wobbling(children []group.Child, strand ladder.Strand, today book.Day) int {
+	n := 0
+	for _, c := range children {
+		if slices.ContainsFunc(c.Standings.Vine(strand, today), func(l ladder.Leaf) bool { return l.State == ladder.Wobbling }) {
+			n++
+		}
+	}
+	return n
+}
+
+func columnOf(w say.Words, c group.Child, need group.Need, strand ladder.Strand, today book.Day) VineColumn {
+	last, seen := c.Standings.LastSeen()
+	col := VineColumn{Learner: Learner{c.ID, c.Name}, Never: !seen, Need: say.Need(need), Leaves: []Leaf{}}
+	if seen {
+		col.Days = int(today - last)
+	}
+	col.Waits = WaitsSay(col.Days, col.Never)
+	for _, l := range c.Standings.Vine(strand, today) {
+		col.Leaves = append(col.Leaves, LeafOf(w, c.Standings, l, today))
+	}
+	return col
+}
+
+func vineStageOf(w say.Words, children []group.Child, strand ladder.Strand, i int, today book.Day) VineStage {
+	stages := ladder.Stages(strand)
+	stage := stages[i]
+	out := VineStage{
+		ID: string(stage.ID), Name: w.Stage(stage.ID), Asks: w.StageAsks(stage.ID), Example: say.Sum(stage.Example),
+		Says: fmt.Sprintf("%s, stage %d of %d", say.Strand(strand), i+1, len(stages)), Manners: MannersOf(stage.ID), Secure: make([]int, len(stage.Manners)), Groups: []StageSay{},
+	}
+	said := map[ladder.State][]Wants{}
+	for _, c := range children {
+		leaf := c.Standings.Vine(strand, today)[i]
+		for m, lobe := range leaf.Lobes {
+			if lobe.State == ladder.Secure {
+				out.Secure[m]++
+			}
+		}
+		said[leaf.State] = append(said[leaf.State], Wants{Learner{c.ID, c.Name}, w.LeafReason(c.Standings, leaf, today)})
+	}
+	for _, state := range []ladder.State{ladder.Wobbling, ladder.CheckAgain, ladder.Ready, ladder.Shown, ladder.UnderWay} {
+		if len(said[state]) > 0 {
+			out.Groups = append(out.Groups, StageSay{string(state), say.State(state), said[state]})
+		}
+	}
+	out.Plan = planOf(w, children, stage, today)
+	return out
+}
+
+func planOf(w say.Words, children []group.Child, stage ladder.Stage, today book.Day) Plan {
+	_, err := choose.ParseStage(string(stage.ID))
+	p := Plan{Draws: err == nil, Children: []Learner{}, Seats: lesson.MostChildren}
+	for _, c := range group.Proposed(children, stage.ID, lesson.MostChildren, today) {
+		p.Children = append(p.Children, Learner{c.ID, c.Name})
+	}
+	p.Says = w.Plan(stage.ID, p.Draws, len(p.Children))
+	return p
+}
+
+// LearnerView is one child with everything that is known.
+type LearnerView struct {
+	Learner
+	Retired    bool        `json:"retired"`
+	Says       string      `json:"says"` // how the child stands, in one or two sentences
+	Strands    []Branch    `json:"strands"`
+	Entries    []Entry     `json:"entries"` // newest first, corrected and withdrawn ones too
+	Steps      []NextStep  `json:"steps"`
+	Judgements []Judgement `json:"judgements"` // newest first
+	States     []Named     `json:"states"`     // what a guide can judge
+	Others     []Other     `json:"others"`     // the class by need
+}
+
+// Branch is a strand of one child, first stage first.
+type Branch struct {
+	ID     string `json:"id"`
+	Name   string `json:"name"`
+	Stages []Node `json:"stages"`
+}
+
+// Node is a stage of a branch.
+type Node struct {
+	Name    string  `json:"name"`
+	Example string  `json:"example"`
+	Manners []Named `json:"manners"`
+	Lobes   []Lobe  `json:"lobes"` // how each manner stands
+	Leaf    Leaf    `json:"leaf"`
+}
+
+// Lobe is how a stage stands in one manner.
+type Lobe struct {
+	State string `json:"state"`
+	Says  string `json:"says"`
+	Why   string `json:"why"`
+}
+
+// NextStep is something to do with a child next.
+type NextStep struct {
+	Kind   string `json:"kind"`
+	Stage  string `json:"stage"`
+	Manner string `json:"manner"`
+	Do     string `json:"do"`
+	Why    string `json:"why"`
+	Draws  bool   `json:"draws"`
+}
+
+// Judgement is what a guide judged; the reason is for the lead alone.
+type Judgement struct {
+	Day    string `json:"day"`
+	Says   string `json:"says"`
+	Reason string `json:"reason"`
+	By     string `json:"by"`
+}
+
+// Other is another child of the class, with what it needs most.
+type Other struct {
+	Learner
+	State string `json:"state"`
+}
+
+// Judge is what is sent to overrule.
+type Judge struct {
+	ID     string `json:"id" validate:"required,uuid"`
+	Stage  string `json:"stage" validate:"required"`
+	Manner string `json:"manner" validate:"required"`
+	State  string `json:"state" validate:"required"`
+	Reason string `json:"reason" validate:"max=2000"`
+}
+
+// BranchesOf makes the vine of one child.
+func BranchesOf(w say.Words, s ladder.Standings, today book.Day) []Branch {
+	var out []Branch
+	for _, strand := range ladder.Strands() {
+		b := Branch{ID: string(strand), Name: say.Strand(strand), Stages: []Node{}}
+		for i, leaf := range s.Vine(strand, today) {
+			stage := ladder.Stages(strand)[i]
+			node := Node{Name: w.Stage(stage.ID), Example: say.Sum(stage.Example), Manners: MannersOf(stage.ID), Lobes: []Lobe{}, Leaf: LeafOf(w, s, leaf, today)}
+			for _, lobe := range leaf.Lobes {
+				node.Lobes = append(node.Lobes, Lobe{string(lobe.State), say.State(lobe.State), w.Reason(lobe, today)})
+			}
+			b.Stages = append(b.Stages, node)
+		}
+		out = append(out, b)
+	}
+	return out
+}
+
+// StepsOf makes what to do with a child next.
+func StepsOf(w say.Words, s ladder.Standings, today book.Day) []NextStep {
+	out := []NextStep{}
+	for _, step := range s.NextSteps(today) {
+		do, why := w.NextStep(step, s.Proofs(step.Stage), today)
+		_, err := choose.ParseStage(string(step.Stage))
+		out = append(out, NextStep{string(step.Kind), string(step.Stage), string(step.Manner), do, why, err == nil})
+	}
+	return out
+}
+
+// StatesOf lists what a guide can judge.
+func StatesOf() []Named {
+	var out []Named
+	for _, s := range []ladder.State{ladder.Secure, ladder.UnderWay, ladder.Wobbling} {
+		out = append(out, Named{string(s), say.State(s)})
+	}
+	return out
+}
+
+// OthersOf lists the class by need, over all strands.
+func OthersOf(children []group.Child, today book.Day) []Other {
+	rank := []ladder.State{ladder.Wobbling, ladder.CheckAgain, ladder.Ready, ladder.NotYet}
+	out := []Other{}
+	for _, c := range children {
+		state := ladder.NotYet
+		for _, strand := range ladder.Strands() {
+			for _, leaf := range c.Standings.Vine(strand, today) {
+				if at := slices.Index(rank, leaf.State); at >= 0 && at < slices.Index(rank, state) {
+					state = leaf.State
+				}
+			}
+		}
+		out = append(out, Other{Learner{c.ID, c.Name}, string(state)})
+	}
+	slices.SortStableFunc(out, func(a, b Other) int {
+		if d := slices.Index(rank, ladder.State(a.State)) - slices.Index(rank, ladder.State(b.State)); d != 0 {
+			return d
+		}
+		return strings.Compare(a.Name, b.Name)
+	})
+	return out
+}
+
+// ChecksOf lists what wants to be looked at in the class, what wobbles first, one
+// for a child, at most so many.
+func ChecksOf(w say.Words, children []group.Child, most int, today book.Day) []Check {
+	var lists [2][]Check
+	for _, c := range children {
+		for i, state := range []ladder.State{ladder.Wobbling, ladder.CheckAgain} {
+			if check, has := checkOf(w, c, state, today); has {
+				lists[i] = append(lists[i], check)
+				break
+			}
+		}
+	}
+	out := append([]Check{}, lists[0]...)
+	out = append(out, lists[1]...)
+	return out[:min(len(out), most)]
+}
+
+// checkOf is the highest stage of a child that is in a state.
+func checkOf(w say.Words, c group.Child, state ladder.State, today book.Day) (Check, bool) {
+	for _, strand := range ladder.Strands() {
+		for _, leaf := range slices.Backward(c.Standings.Vine(strand, today)) {
+			if lobe, of := leaf.Worst(); of && leaf.State == state {
+				what := fmt.Sprintf("%s: %s, %s", say.Strand(strand), w.Stage(leaf.Stage), say.InManner(lobe.Manner))
+				return Check{Learner{c.ID, c.Name}, string(state), what, w.Reason(lobe, today)}, true
+			}
+		}
+	}
+	return Check{}, false
+}
+
+// UnwrittenOf makes a lesson that waits to be written up.
+func UnwrittenOf(w say.Words, id string, l lesson.Lesson, names []string, day, today book.Day) Unwritten {
+	return Unwritten{Lesson: id, Day: say.ShortDay(day, today), Names: strings.Join(names, ", "), What: fmt.Sprintf("%s, %s", say.Sum(l.Problems[0]), w.Stage(l.Stage))}
+}
