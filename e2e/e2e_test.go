@@ -64,18 +64,25 @@ type school struct {
 	store *store.Store
 	db    string
 	url   string
+	now   time.Time // what the server takes for now when it starts
 }
 
-// loaded is the school before it opens.
+// loaded is the school before it opens. It is made up once and copied.
 func loaded(t *testing.T) school {
 	t.Helper()
-	db := pgtest.URL(t)
-	s := school{T: t, store: pgtest.Open(t, db), db: db}
-	if err := demo.Load(context.Background(), s.store, server.HashPassword, time.Now()); err != nil {
-		t.Fatal(err)
-	}
-	return s
+	db := pgtest.Copy(t, "demo_school", func(url string) error {
+		s, err := store.Open(context.Background(), url)
+		if err != nil {
+			return err
+		}
+		defer s.Close()
+		return demo.Load(context.Background(), s, server.HashPassword, firstDay)
+	})
+	return school{T: t, store: pgtest.Open(t, db), db: db, now: firstDay}
 }
+
+// firstDay is the morning on which the demo school is loaded: a Wednesday.
+var firstDay = time.Date(2026, 11, 25, 8, 30, 0, 0, time.UTC)
 
 // open is the school with its server running until the test ends.
 func open(t *testing.T) school {
@@ -92,7 +99,7 @@ func open(t *testing.T) school {
 func (s school) serve(address string) (url string, stop func()) {
 	s.Helper()
 	cmd := exec.Command(binary, "serve")
-	cmd.Env = append(os.Environ(), "VINESWAP_DATABASE="+s.db, "VINESWAP_ADDRESS="+address)
+	cmd.Env = append(os.Environ(), "VINESWAP_DATABASE="+s.db, "VINESWAP_ADDRESS="+address, "VINESWAP_CLOCK="+s.now.Format(time.RFC3339))
 	out, err := cmd.StdoutPipe()
 	if err != nil {
 		s.Fatal(err)

@@ -8,6 +8,7 @@ import (
 	"fmt"
 	"os"
 	"strings"
+	"sync"
 	"sync/atomic"
 	"testing"
 
@@ -74,6 +75,30 @@ func Empty(t testing.TB) string { return database(t, "template1") }
 
 // URL returns the URL of a new, migrated database.
 func URL(t testing.TB) string { return database(t, template) }
+
+var (
+	filled   = map[string]bool{}
+	fillLock sync.Mutex
+)
+
+// Copy returns the URL of a new database that is a copy of a named one, which
+// fill makes of a migrated database when it is asked for first: for what takes
+// longer to write than to copy.
+func Copy(t testing.TB, name string, fill func(url string) error) string {
+	t.Helper()
+	fillLock.Lock()
+	defer fillLock.Unlock()
+	if !filled[name] {
+		if err := create(name, template); err != nil {
+			t.Fatal(err)
+		}
+		if err := fill(server.URL(name)); err != nil {
+			t.Fatal(err)
+		}
+		filled[name] = true
+	}
+	return database(t, name)
+}
 
 func database(t testing.TB, from string) string {
 	t.Helper()

@@ -77,7 +77,12 @@ func (s *Server) wireRecord(c *call, id uuid.UUID) (wire.Record, error) {
 				before = append(before, e)
 			}
 		}
-		turns := func(at place.Place) int { return lesson.TurnAt(at, len(shown.Children)) }
+		turns := func(at place.Place) int {
+			if nth == kept.Problem && !kept.Counted(at) {
+				return -1
+			}
+			return lesson.TurnAt(at, len(shown.Children))
+		}
 		out.Problems = append(out.Problems, wire.WorkedOf(words, p, shown.Children, turns, here, before))
 	}
 	return out, s.addEstimates(c, id, &out)

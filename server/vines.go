@@ -163,7 +163,7 @@ func (s *Server) morning(c *call) error {
 		return err
 	}
 	w := c.class.Settings.Words()
-	out := wire.Today{Waited: []wire.Waited{}, Check: wire.ChecksOf(w, children, mostToCheck, today), Unwritten: []wire.Unwritten{}}
+	out := wire.Today{Waited: []wire.Waited{}, Check: wire.ChecksOf(w, group.LookAgain(children, mostToCheck, today), today), Unwritten: []wire.Unwritten{}}
 	for _, waited := range group.Longest(children, mostWaiting, today) {
 		out.Waited = append(out.Waited, wire.Waited{Learner: wire.Learner{ID: waited.ID, Name: waited.Name}, Days: waited.Days, Never: waited.Never, Says: wire.WaitsSay(waited.Days, waited.Never)})
 	}

@@ -105,7 +105,7 @@ func LinkOf(w say.Words, id string, l lesson.Lesson, v lesson.View, children []l
 	marks, index := marksOf(w, v.Trace, len(children))
 	link := LessonLink{
 		ID: id, Sum: sum, Stand: string(l.Stand), Material: string(l.Material),
-		Children: []string{}, Problems: len(l.Problems), Ribbon: marks, Mark: index[v.Index], Since: since,
+		Children: []string{}, Nth: l.Problem, Problems: len(l.Problems), Ribbon: marks, Mark: index[v.Index], Since: since,
 	}
 	link.Sum.Stage = StageOf(w, l.Stage)
 	for _, c := range children {
@@ -156,7 +156,7 @@ func marksOf(w say.Words, t swap.Trace, children int) ([]Mark, []int) {
 // LessonOf makes the whole view of a lesson.
 func LessonOf(w say.Words, link LessonLink, revision int, v lesson.View, children []lesson.Child) Lesson {
 	_, marks := marksOf(w, v.Trace, 0)
-	out := Lesson{Link: link, Revision: revision, Children: []Learner{}, Seats: lesson.MostChildren, Index: v.Index, Needs: needsOf(w, v), Roles: []Role{}, Finish: finish(len(children)),
+	out := Lesson{Link: link, Revision: revision, Children: []Learner{}, Seats: lesson.MostChildren, Index: v.Index, Needs: needsOf(w, v), Roles: []Role{}, Finish: finish(len(children)), WriteUp: say.WriteUp,
 		Top: v.Trace.Columns[len(v.Trace.Columns)-1].Place.String()}
 	for i, c := range children {
 		out.Children = append(out.Children, Learner{c.ID, c.Name})
@@ -171,7 +171,7 @@ func LessonOf(w say.Words, link LessonLink, revision int, v lesson.View, childre
 func stepOf(s swap.Step, line say.Line, turn, mark int) Step {
 	out := Step{
 		At: s.At.String(), Kind: string(s.Kind), Do: line.Do, Says: []Span{}, Tray: s.Tray, Ten: s.Ten, Count: s.Count,
-		Moves: []Move{}, Zones: map[string]map[string]int{}, Column: []Cell{}, Cards: ints(s.Cards), Turn: turn, Mark: mark,
+		Moves: []Move{}, Zones: map[string]map[string]int{}, Column: []Cell{}, Cards: ints(s.Cards), Turn: turn, Mark: mark, Before: lesson.BeforeCounting(s.At),
 	}
 	if s.At.Phase == swap.Work {
 		out.Place = s.At.Place.String()

@@ -232,6 +232,7 @@ type LessonLink struct {
 	Stand    string   `json:"stand"`
 	Material string   `json:"material"`
 	Children []string `json:"children"` // names
+	Nth      int      `json:"nth"`      // the problem in hand
 	Problems int      `json:"problems"` // how many there are
 	Ribbon   []Mark   `json:"ribbon"`
 	Mark     int      `json:"mark"`
@@ -257,7 +258,8 @@ type Lesson struct {
 	Needs    Needs      `json:"needs"`
 	Roles    []Role     `json:"roles"`
 	Finish   string     `json:"finish"`
-	Top      string     `json:"top"` // the highest place that the work reaches
+	WriteUp  string     `json:"writeUp"` // what leads to the record at any step
+	Top      string     `json:"top"`     // the highest place that the work reaches
 }
 
 // Step is one step of the trace with the state after it.
@@ -274,8 +276,9 @@ type Step struct {
 	Zones  map[string]map[string]int `json:"zones"`
 	Column []Cell                    `json:"column"`
 	Cards  []int                     `json:"cards"`
-	Turn   int                       `json:"turn"` // index of a child, -1 for nobody
-	Mark   int                       `json:"mark"` // of the ribbon
+	Turn   int                       `json:"turn"`   // index of a child, -1 for nobody
+	Mark   int                       `json:"mark"`   // of the ribbon
+	Before bool                      `json:"before"` // nothing is counted yet: an estimate can be said
 }
 
 // Span is a stretch of a sentence; a strong one has the hue of its place.

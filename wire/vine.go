@@ -30,6 +30,7 @@ type Vines struct {
 	Order   string       `json:"order"`
 	Orders  []Named      `json:"orders"`
 	Stages  []VineStage  `json:"stages"` // first stage first
+	First   string       `json:"first"`  // the stage to look at first
 	Groups  []VineGroup  `json:"groups"`
 	Columns []VineColumn `json:"columns"`
 	Key     []Named      `json:"key"` // what the states are called
@@ -124,6 +125,7 @@ func VinesOf(w say.Words, children []group.Child, strand ladder.Strand, order gr
 	for i := range ladder.Stages(strand) {
 		out.Stages = append(out.Stages, vineStageOf(w, children, strand, i, today))
 	}
+	out.First = string(group.Fullest(children, strand, today))
 	return out
 }
 
@@ -317,34 +319,14 @@ func OthersOf(children []group.Child, today book.Day) []Other {
 	return out
 }
 
-// ChecksOf lists what wants to be looked at in the class, what wobbles first, one
-// for a child, at most so many.
-func ChecksOf(w say.Words, children []group.Child, most int, today book.Day) []Check {
-	var lists [2][]Check
-	for _, c := range children {
-		for i, state := range []ladder.State{ladder.Wobbling, ladder.CheckAgain} {
-			if check, has := checkOf(w, c, state, today); has {
-				lists[i] = append(lists[i], check)
-				break
-			}
-		}
+// ChecksOf makes what wants to be looked at in the class.
+func ChecksOf(w say.Words, list []group.Look, today book.Day) []Check {
+	out := []Check{}
+	for _, l := range list {
+		what := fmt.Sprintf("%s: %s, %s", say.Strand(ladder.StrandOf(l.Stage)), w.Stage(l.Stage), say.InManner(l.Lobe.Manner))
+		out = append(out, Check{Learner{l.ID, l.Name}, string(l.Lobe.State), what, w.Reason(l.Lobe, today)})
 	}
-	out := append([]Check{}, lists[0]...)
-	out = append(out, lists[1]...)
-	return out[:min(len(out), most)]
-}
-
-// checkOf is the highest stage of a child that is in a state.
-func checkOf(w say.Words, c group.Child, state ladder.State, today book.Day) (Check, bool) {
-	for _, strand := range ladder.Strands() {
-		for _, leaf := range slices.Backward(c.Standings.Vine(strand, today)) {
-			if lobe, of := leaf.Worst(); of && leaf.State == state {
-				what := fmt.Sprintf("%s: %s, %s", say.Strand(strand), w.Stage(leaf.Stage), say.InManner(lobe.Manner))
-				return Check{Learner{c.ID, c.Name}, string(state), what, w.Reason(lobe, today)}, true
-			}
-		}
-	}
-	return Check{}, false
+	return out
 }
 
 // UnwrittenOf makes a lesson that waits to be written up.

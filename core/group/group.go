@@ -175,6 +175,26 @@ func Proposed(children []Child, stage choose.StageID, most int, today book.Day) 
 	return out
 }
 
+// Fullest returns the stage of a strand at which most children wobble, are ready
+// or are to be checked: the one to look at first. Of stages alike the first.
+func Fullest(children []Child, strand ladder.Strand, today book.Day) choose.StageID {
+	counts := map[choose.StageID]int{}
+	for _, c := range children {
+		for _, leaf := range c.Standings.Vine(strand, today) {
+			if slices.Contains([]ladder.State{ladder.Wobbling, ladder.Ready, ladder.CheckAgain}, leaf.State) {
+				counts[leaf.Stage]++
+			}
+		}
+	}
+	best := ladder.Stages(strand)[0].ID
+	for _, stage := range ladder.Stages(strand) {
+		if counts[stage.ID] > counts[best] {
+			best = stage.ID
+		}
+	}
+	return best
+}
+
 // Waited is a child who waits, and for how many days; Never tells that nothing
 // was recorded yet.
 type Waited struct {
@@ -202,4 +222,44 @@ func Longest(children []Child, most int, today book.Day) []Waited {
 		return cmp.Or(cmp.Compare(b.Days, a.Days), cmp.Compare(a.Name, b.Name))
 	})
 	return list[:min(len(list), most)]
+}
+
+// Look is a stage of a child that wants to be looked at.
+type Look struct {
+	Child
+	Stage choose.StageID
+	Lobe  ladder.Lobe
+}
+
+// LookAgain lists what wants to be looked at, one stage for a child and at most
+// so many: what wobbles first, the newest before the older, then what was not
+// seen for long, the longest first.
+func LookAgain(children []Child, most int, today book.Day) []Look {
+	var wobbles, stale []Look
+	for _, c := range children {
+		if l, has := c.newest(ladder.Wobbling, today); has {
+			wobbles = append(wobbles, l)
+		} else if l, has := c.newest(ladder.CheckAgain, today); has {
+			stale = append(stale, l)
+		}
+	}
+	slices.SortStableFunc(wobbles, func(a, b Look) int { return cmp.Compare(b.Lobe.Grounds.Last, a.Lobe.Grounds.Last) })
+	slices.SortStableFunc(stale, func(a, b Look) int { return cmp.Compare(a.Lobe.Grounds.Last, b.Lobe.Grounds.Last) })
+	list := append(wobbles, stale...)
+	return list[:min(len(list), most)]
+}
+
+// newest is the stage of a child in a state that was worked last.
+func (c Child) newest(state ladder.State, today book.Day) (Look, bool) {
+	var best Look
+	found := false
+	for _, strand := range ladder.Strands() {
+		for _, leaf := range c.Standings.Vine(strand, today) {
+			lobe, of := leaf.Worst()
+			if of && leaf.State == state && (!found || lobe.Grounds.Last > best.Lobe.Grounds.Last) {
+				best, found = Look{c, leaf.Stage, lobe}, true
+			}
+		}
+	}
+	return best, found
 }

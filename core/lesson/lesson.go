@@ -205,7 +205,17 @@ func (l Lesson) has(p swap.Problem) bool {
 // MayEstimate tells whether an estimate is still one: before anything is
 // counted.
 func (l Lesson) MayEstimate() bool {
-	return l.Stand != Ended && (l.At.Phase == swap.LayOut || l.At.Phase == swap.Joining)
+	return l.Stand != Ended && BeforeCounting(l.At)
+}
+
+// Counted tells whether a place of the problem in hand has been worked.
+func (l Lesson) Counted(p place.Place) bool {
+	return l.Stand == Ended || l.At.Phase == swap.Reading || l.At.Phase == swap.Work && p <= l.At.Place
+}
+
+// BeforeCounting tells whether nothing is counted yet at a position.
+func BeforeCounting(at swap.Position) bool {
+	return at.Phase == swap.LayOut || at.Phase == swap.Joining
 }
 
 func seated(children []string) error {

@@ -4,10 +4,15 @@
   import Wrong from './lib/parts/Wrong.svelte';
   import Defs from './lib/pieces/Defs.svelte';
   import { loadDesk, loadMe, shared } from './lib/state.svelte';
+  import Class from './routes/class/Class.svelte';
   import Gather from './routes/gather/Gather.svelte';
+  import Learner from './routes/learner/Learner.svelte';
   import Login from './routes/login/Login.svelte';
   import Mat from './routes/mat/Mat.svelte';
   import Numbers from './routes/numbers/Numbers.svelte';
+  import Join from './routes/people/Join.svelte';
+  import People from './routes/people/People.svelte';
+  import Record from './routes/record/Record.svelte';
   import Settings from './routes/settings/Settings.svelte';
   import Today from './routes/today/Today.svelte';
 
@@ -16,17 +21,23 @@
     '/:class/numbers': Numbers,
     '/:class/gather/:lesson': Gather,
     '/:class/mat/:lesson': Mat,
+    '/:class/class': Class,
+    '/:class/record/:lesson': Record,
+    '/:class/learner/:learner': Learner,
+    '/:class/people': People,
     '/:class/settings': Settings,
   };
 
   const classId = $derived(router.location.split('/')[1] ?? '');
+  /** The word of an invitation, in its link. */
+  const word = $derived(classId === 'join' ? (router.location.split('/')[2] ?? '') : '');
   const mine = $derived(shared.me?.classes.some((c) => c.id === classId) ?? false);
 
   onMount(loadMe);
 
   // The address names the class; without one the first is opened.
   $effect(() => {
-    if (!shared.me) return;
+    if (!shared.me || word) return;
     const first = shared.me.classes[0];
     if (!mine && first) void replace(`/${first.id}/today`);
     else if (mine && shared.desk?.class.id !== classId) void loadDesk(classId);
@@ -35,7 +46,9 @@
 
 <Defs />
 <div class="unseen" aria-live="polite" data-live>{shared.said}</div>
-{#if shared.me === null}
+{#if word && shared.me !== undefined}
+  <Join {word} />
+{:else if shared.me === null}
   <Login />
 {:else if shared.me && shared.desk && shared.desk.class.id === classId}
   <Router {routes} />

@@ -2,7 +2,7 @@
 // is saved.
 import { replace } from 'svelte-spa-router';
 import { api, Refused } from './api';
-import type { ClassLink, Desk, Me, Trouble } from './wire.gen';
+import type { ClassLink, Desk, LessonLink, Me, Trouble } from './wire.gen';
 
 type Saving = 'saved' | 'saving' | 'waiting';
 
@@ -66,6 +66,10 @@ export const classPath = (path: string): string => `/classes/${shared.desk?.clas
 
 /** The address of a view of the class. */
 export const view = (path: string): string => `/${shared.desk?.class.id}/${path}`;
+
+/** Where a lesson goes on. */
+export const lessonAddress = (l: LessonLink): string =>
+  `${{ gathering: 'gather', mat: 'mat' }[l.stand] ?? 'record'}/${l.id}`;
 
 export function openClass(link: ClassLink): void {
   void replace(`/${link.id}/today`);

@@ -62,6 +62,7 @@ export interface Lesson {
   needs: Needs;
   roles: Role[];
   finish: string;
+  writeUp: string;
   top: string;
 }
 export interface LessonLink {
@@ -70,6 +71,7 @@ export interface LessonLink {
   stand: string;
   material: string;
   children: string[];
+  nth: number;
   problems: number;
   ribbon: Mark[];
   mark: number;
@@ -139,6 +141,7 @@ export interface Step {
   cards: number[];
   turn: number;
   mark: number;
+  before: boolean;
 }
 export interface Span {
   text: string;
@@ -416,6 +419,7 @@ export interface Vines {
   order: string;
   orders: Named[];
   stages: VineStage[];
+  first: string;
   groups: VineGroup[];
   columns: VineColumn[];
   key: Named[];

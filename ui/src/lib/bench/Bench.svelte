@@ -21,6 +21,7 @@
     bookSays = '',
     first = 'book',
     drawer = 284,
+    shelfWidth = 216,
   }: {
     title: string;
     shelf: Snippet;
@@ -34,6 +35,7 @@
     bookSays?: string;
     first?: 'shelf' | 'book';
     drawer?: number; // px that the drawers have on an upright tablet
+    shelfWidth?: number; // px
   } = $props();
 
   // svelte-ignore state_referenced_locally
@@ -53,7 +55,7 @@
 <div class="page">
   <Head onkeys={() => list?.open()} />
   <Ribbon lesson={lesson ?? shared.desk?.inHand} {mark} />
-  <main class="bench" style:--drawer="{drawer}px" data-open={open}>
+  <main class="bench" style:--drawer="{drawer}px" style:--shelf="{shelfWidth}px" data-open={open}>
     <section class="shelf" aria-label="Shelf">{@render shelf()}</section>
     <section class="mat" aria-label={title}>
       <span class="fringe left"></span>
@@ -84,7 +86,7 @@
     display: grid;
     grid-template:
       'shelf mat book' minmax(0, 1fr)
-      'shelf mat foot' auto / 216px minmax(0, 1fr) 304px;
+      'shelf mat foot' auto / var(--shelf) minmax(0, 1fr) 304px;
     min-height: 0;
   }
   .shelf {
@@ -139,7 +141,7 @@
   }
   @media (max-width: 1100px) {
     .bench {
-      grid-template-columns: 184px minmax(0, 1fr) 280px;
+      grid-template-columns: min(184px, var(--shelf)) minmax(0, 1fr) 280px;
     }
     .shelf,
     .book {

@@ -3,14 +3,12 @@
   // all is saved, the keys.
   import { link, router } from 'svelte-spa-router';
   import Logo from '../parts/Logo.svelte';
-  import { shared, view } from '../state.svelte';
+  import { lessonAddress, shared, view } from '../state.svelte';
 
   let { onkeys }: { onkeys: () => void } = $props();
 
   const inHand = $derived(shared.desk?.inHand);
-  const mat = $derived(
-    inHand ? view(`${inHand.stand === 'gathering' ? 'gather' : 'mat'}/${inHand.id}`) : '',
-  );
+  const mat = $derived(inHand ? view(lessonAddress(inHand)) : '');
   const at = $derived(router.location.split('/')[2] ?? '');
   const saving = $derived(
     { saved: 'Saved', saving: 'Saving', waiting: 'Waits for the network' }[shared.saving],
@@ -40,14 +38,15 @@
   <nav aria-label="Views">
     {@render to('Today', view('today'), at === 'today')}
     {#if shared.mayPresent}{@render to('Numbers', view('numbers'), at === 'numbers')}{/if}
-    {#if mat}{@render to('Mat', mat, at === 'mat' || at === 'gather')}{/if}
+    {#if mat}{@render to('Mat', mat, ['mat', 'gather', 'record'].includes(at))}{/if}
+    {@render to('Class', view('class'), at === 'class' || at === 'learner')}
   </nav>
   <span class="right">
     <a
       class="class"
       href={view('settings')}
       use:link
-      aria-current={at === 'settings' ? 'page' : undefined}
+      aria-current={at === 'settings' || at === 'people' ? 'page' : undefined}
     >
       {shared.desk?.class.name}
     </a>

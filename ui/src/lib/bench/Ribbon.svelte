@@ -2,7 +2,7 @@
   // The lesson in hand, wherever one is: numbers, stage, children, and its
   // steps as the nodes of one stem. It leads back to the lesson.
   import { link } from 'svelte-spa-router';
-  import { shared, view } from '../state.svelte';
+  import { lessonAddress, shared, view } from '../state.svelte';
   import type { LessonLink } from '../wire.gen';
 
   let {
@@ -10,20 +10,18 @@
     mark = lesson?.mark ?? 0,
   }: { lesson?: LessonLink; mark?: number } = $props();
 
-  const PITCH = 66;
+  const PITCH = 62;
   const NEAR = 26;
   const width = $derived((lesson?.ribbon.length ?? 0) * PITCH);
   const at = (i: number): number => NEAR + i * PITCH;
   const sum = $derived(lesson?.sum.numbers.join(' + '));
-  const href = $derived(
-    lesson ? view(`${lesson.stand === 'gathering' ? 'gather' : 'mat'}/${lesson.id}`) : '',
-  );
+  const href = $derived(lesson ? view(lessonAddress(lesson)) : '');
 </script>
 
 <section class="ribbon" aria-label="Lesson in hand">
   {#if lesson}
     <a {href} use:link>
-      <span class="in">In hand</span>
+      <span class="in">{lesson.stand === 'ended' ? 'Ended' : 'In hand'}</span>
       <span class="sum">{sum}</span>
       <span class="what">{lesson.sum.stage.name}, with {lesson.material}</span>
       <span class="who">{lesson.children.join(' · ') || 'rehearsal'}</span>

@@ -11,6 +11,7 @@
   import Column from '../../lib/pieces/Column.svelte';
   import { loadDesk, shared, view } from '../../lib/state.svelte';
   import type { Cell } from '../../lib/wire.gen';
+  import Estimate from './Estimate.svelte';
   import Scene from './Scene.svelte';
   import Store from './Store.svelte';
 
@@ -75,7 +76,9 @@
     hand.go(hand.index - 1);
     say();
   }
+  const toRecord = (): void => void push(view(`record/${params.lesson}`));
   async function finish(): Promise<void> {
+    if (lesson?.children.length) return toRecord();
     if (shared.mayPresent) await hand.change({ stand: 'ended' });
     if (hand.trouble) return;
     await loadDesk(desk.class.id);
@@ -97,6 +100,7 @@
     arrowright: forward,
     arrowleft: back,
     m: other,
+    w: () => shared.mayPresent && lesson?.children.length && toRecord(),
   })}
 />
 
@@ -108,6 +112,7 @@
     ['space', 'the next step'],
     ['backspace', 'a step back'],
     ['m', 'beads or blocks'],
+    ['w', 'write who did what'],
   ]}
   shelfSays={material}
   bookSays={turn ? `${turn} is at work` : ''}
@@ -168,6 +173,9 @@
                 >{span.text}</b
               >{:else}{span.text}{/if}{/each}
         </p>
+        {#if lesson.children.length && shared.mayPresent && !ended}
+          <Estimate id={params.lesson} nth={lesson.link.nth} {step} />
+        {/if}
       </div>
     {/if}
   {/snippet}
@@ -193,6 +201,9 @@
           </button>
           <Next label={next?.do ?? lesson.finish} onclick={forward} />
         </div>
+        {#if next && lesson.children.length && shared.mayPresent}
+          <button class="write" onclick={toRecord}>{lesson.writeUp}</button>
+        {/if}
         {#if shared.shortcuts}
           <p class="keys" aria-hidden="true"><kbd>backspace</kbd><kbd>space</kbd></p>
         {/if}
@@ -268,6 +279,14 @@
   .back:disabled {
     border-style: dashed;
     color: var(--ink-2);
+  }
+  .write {
+    min-height: 44px;
+    margin-bottom: -12px;
+    color: var(--leaf);
+    font-weight: 600;
+    text-decoration: underline;
+    text-underline-offset: 4px;
   }
   .keys {
     display: flex;

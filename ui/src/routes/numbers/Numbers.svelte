@@ -2,7 +2,7 @@
   // Choosing numbers by the swaps that they cause: a stage or knots tied by
   // hand, the exact count, a hand of twelve, or a sum of one's own.
   import { onMount } from 'svelte';
-  import { push } from 'svelte-spa-router';
+  import { push, router } from 'svelte-spa-router';
   import { api } from '../../lib/api';
   import Bench from '../../lib/bench/Bench.svelte';
   import { shortcuts } from '../../lib/keys';
@@ -37,6 +37,11 @@
       return start();
     }
   };
+
+  /** What Class plans: a stage, and who comes. */
+  const planned = new URLSearchParams(router.querystring ?? '');
+  const children = (planned.get('children') ?? '').split(',').filter((id) => id);
+  const who = $derived(desk.learners.filter((l) => children.includes(l.id)).map((l) => l.name));
 
   let ask = $state<Choose>(stored());
   let chosen = $state<Chosen>();
@@ -116,7 +121,7 @@
     opening = true;
     const id = crypto.randomUUID();
     const drawn = chosen?.problems.some((p) => p.text === picked?.text);
-    const body = { id, problems: [picked.numbers], stage: drawn ? ask.stage : '', children: [] };
+    const body = { id, problems: [picked.numbers], stage: drawn ? ask.stage : '', children };
     try {
       await guarded(api<Lesson>('POST', classPath('/lessons'), body));
       await loadDesk(desk.class.id);
@@ -133,7 +138,11 @@
     shared.said = `${sum.text}, ${sum.swaps}`;
   }
 
-  onMount(() => choose(ask));
+  onMount(() => {
+    const id = planned.get('stage');
+    if (id && desk.stages.some((s) => s.id === id)) stage(id);
+    else void choose(ask);
+  });
 </script>
 
 <svelte:window onkeydown={shortcuts({ space: gather, d: redraw })} />
@@ -275,6 +284,7 @@
     {/if}
   {/snippet}
   {#snippet foot()}
+    {#if who.length}<p class="small">For {who.join(', ')}</p>{/if}
     <Next label="Gather" key="space" disabled={!picked?.laidOut || opening} onclick={gather} />
   {/snippet}
 </Bench>

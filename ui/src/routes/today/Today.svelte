@@ -3,18 +3,28 @@
   // one next action.
   import { onMount } from 'svelte';
   import { link, push } from 'svelte-spa-router';
+  import { api } from '../../lib/api';
   import Bench from '../../lib/bench/Bench.svelte';
   import { shortcuts } from '../../lib/keys';
   import Next from '../../lib/parts/Next.svelte';
   import Written from '../../lib/parts/Written.svelte';
+  import Sign from '../../lib/pieces/Sign.svelte';
   import SumCord from '../../lib/pieces/SumCord.svelte';
-  import { loadDesk, shared, view } from '../../lib/state.svelte';
-  import type { LessonLink } from '../../lib/wire.gen';
+  import {
+    classPath,
+    guarded,
+    lessonAddress,
+    loadDesk,
+    shared,
+    view,
+  } from '../../lib/state.svelte';
+  import type { LessonLink, Today as Morning } from '../../lib/wire.gen';
+  import Waited from './Waited.svelte';
 
   const desk = $derived(shared.desk!);
+  let morning = $state.raw<Morning>();
   const inHand = $derived(desk.inHand);
-  const address = (l: LessonLink): string =>
-    view(`${l.stand === 'gathering' ? 'gather' : 'mat'}/${l.id}`);
+  const address = (l: LessonLink): string => view(lessonAddress(l));
 
   const action = $derived(
     inHand
@@ -23,7 +33,10 @@
   );
   const go = (): void => void push(action.to);
 
-  onMount(() => loadDesk(desk.class.id));
+  onMount(() => {
+    void loadDesk(desk.class.id);
+    void guarded(api<Morning>('GET', classPath('/today'))).then((got) => (morning = got));
+  });
 </script>
 
 <svelte:window onkeydown={shortcuts({ space: () => shared.mayPresent && go() })} />
@@ -47,10 +60,20 @@
 <Bench title="Today" keys={[['space', action.label.toLowerCase()]]} first="book">
   {#snippet shelf()}
     <h1>{desk.class.name}</h1>
-    <p class="small">{desk.learners.length} children</p>
-    <ul class="names">
-      {#each desk.learners as child (child.id)}<li class="kid">{child.name}</li>{/each}
-    </ul>
+    <p class="small">
+      {desk.learners.length === 1 ? '1 child' : `${desk.learners.length} children`}
+    </p>
+    {#if morning?.waited.length}
+      <h2 class="part">Waited longest</h2>
+      <Waited waited={morning.waited} />
+      <p class="small">days since a lesson or a sheet</p>
+    {:else if desk.learners.length === 0}
+      <p class="part">
+        {#if desk.class.role === 'lead'}<a class="door" href={view('people')} use:link
+            >Add the children</a
+          >{:else}The lead of the class adds the children.{/if}
+      </p>
+    {/if}
   {/snippet}
   {#snippet mat()}
     <div class="morning">
@@ -84,18 +107,51 @@
     </div>
   {/snippet}
   {#snippet book()}
-    <h1>{inHand ? 'Next' : shared.mayPresent ? 'The first step' : 'Looking on'}</h1>
     {#if inHand}
+      <h1>Next</h1>
       <p class="nextup">{inHand.next}</p>
       <p class="small">{inHand.sum.numbers.join(' + ')}, {inHand.sum.swaps}</p>
       {#if shared.mayPresent}
         <p class="other"><a href={view('numbers')} use:link>Choose other numbers</a></p>
       {/if}
-    {:else if shared.mayPresent}
-      <p class="nextup">A stage, or knots tied by hand; then the numbers are drawn for you.</p>
+    {:else if !shared.mayPresent}
+      <h1>Looking on</h1>
+      <p class="small">You look on in this class: what is kept can be read, not changed.</p>
     {/if}
-    {#if !shared.mayPresent}
-      <p class="small role">You look on in this class: lessons can be read, not changed.</p>
+    {#if morning?.unwritten.length}
+      <h2 class="part ink">Still to write</h2>
+      <ul class="todo">
+        {#each morning.unwritten as u (u.lesson)}
+          <li>
+            <a href={view(`record/${u.lesson}`)} use:link>
+              <svg width="18" height="22" viewBox="0 0 18 22" aria-hidden="true">
+                <path d="M2 1.5H16V20.5H2ZM5 7H13M5 11H13M5 15H10" class="page" />
+              </svg>
+              <span><b>{u.day}: {u.names}</b><br /><span class="small">{u.what}</span></span>
+            </a>
+          </li>
+        {/each}
+      </ul>
+    {/if}
+    {#if morning?.check.length}
+      <h2 class="part ink">Look again</h2>
+      <ul class="todo">
+        {#each morning.check as c (c.id)}
+          <li>
+            <a href={view(`learner/${c.id}`)} use:link>
+              <Sign state={c.state} />
+              <span
+                ><b>{c.name}</b> <span class="small">{c.what}</span><br /><span class="small why"
+                  >{c.why}</span
+                ></span
+              >
+            </a>
+          </li>
+        {/each}
+      </ul>
+    {:else if morning && !inHand && shared.mayPresent && !morning.unwritten.length}
+      <h1>The first step</h1>
+      <p class="nextup">A stage, or knots tied by hand; then the numbers are drawn for you.</p>
     {/if}
   {/snippet}
   {#snippet foot()}
@@ -104,19 +160,48 @@
 </Bench>
 
 <style>
-  .names {
-    display: grid;
-    grid-template-columns: 1fr 1fr;
-    column-gap: var(--s3);
-    margin-top: var(--s3);
+  .part {
+    margin-top: var(--s4);
   }
-  .names li {
-    padding: 9px 0 7px;
-    line-height: 22px;
+  .part.ink {
+    color: var(--ink);
+    font-size: var(--t2);
+    font-weight: 650;
+  }
+  .door {
+    display: inline-flex;
+    align-items: center;
+    min-height: 44px;
+    color: var(--leaf);
+    font-weight: 600;
+  }
+  .todo a {
+    display: grid;
+    grid-template-columns: 26px 1fr;
+    gap: 8px;
+    min-height: 44px;
+    padding: 6px 0;
     border-bottom: 1px solid var(--line);
-    white-space: nowrap;
+    line-height: 19px;
+    text-decoration: none;
+  }
+  .todo a:hover b {
+    color: var(--leaf);
+  }
+  .todo b {
+    font-weight: 600;
+  }
+  .page {
+    fill: none;
+    stroke: var(--edge);
+    stroke-width: 1.6;
+  }
+  .why {
+    display: -webkit-box;
+    -webkit-box-orient: vertical;
+    -webkit-line-clamp: 2;
+    line-clamp: 2;
     overflow: hidden;
-    text-overflow: ellipsis;
   }
   .morning {
     position: relative;
@@ -211,8 +296,5 @@
     min-height: 44px;
     color: var(--leaf);
     font-weight: 600;
-  }
-  .role {
-    margin-top: var(--s4);
   }
 </style>

@@ -1,0 +1,149 @@
+<script lang="ts">
+  // What the child did, newest first; what was corrected stays, struck through.
+  import HelpSign from '../../lib/pieces/HelpSign.svelte';
+  import type { Entry } from '../../lib/wire.gen';
+
+  let { entries, stage }: { entries: Entry[]; stage: string } = $props();
+
+  let all = $state(false);
+  const list = $derived(all ? entries : entries.filter((e) => e.stage === stage));
+</script>
+
+<div class="head">
+  <h2>What was seen, newest first</h2>
+  <span class="right">
+    <button aria-pressed={!all} onclick={() => (all = false)}>this stage</button>
+    <button aria-pressed={all} onclick={() => (all = true)}>all {entries.length}</button>
+  </span>
+</div>
+<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+<div class="scroll" role="region" aria-label="What was seen" tabindex="0">
+  <table>
+    <thead class="unseen">
+      <tr><th>day</th><th>stage</th><th>help</th><th>answer</th><th>right</th></tr>
+    </thead>
+    <tbody>
+      {#each list as e (e.id)}
+        <tr class:old={!e.current || e.withdrawn}>
+          <td class="day">{e.daySays}</td>
+          <td
+            >{e.stageName}, {e.inManner}
+            {#if e.chosen}<span class="small">chosen, run {e.runs}</span>{/if}
+            {#if e.way}<span class="small">{e.wayName}</span>{/if}
+            {#if e.note}<span class="note">“{e.note}”</span>{:else if e.hasNote}<span class="small"
+                >has a note</span
+              >{/if}
+          </td>
+          <td class="help" title="{e.help}, {e.came}, by {e.by}"
+            ><HelpSign help={e.help} size={18} /> {e.help}</td
+          >
+          <td class="sum kid"
+            >{e.problem}{#if e.help !== 'shown' || e.answer}{' = '}<b class:wrong={!e.right}
+                >{e.answer || 'nothing'}</b
+              >{/if}</td
+          >
+          <td class="mark">
+            <svg width="14" height="14" viewBox="-7 -7 14 14" aria-hidden="true">
+              {#if e.help === 'shown' && !e.answer}{:else if e.right}<circle
+                  r="5.5"
+                  class="yes"
+                />{:else}<circle r="5" class="no" />{/if}
+            </svg>
+            <span class="unseen"
+              >{e.right ? 'right' : 'not'}{e.withdrawn
+                ? ', withdrawn'
+                : e.current
+                  ? ''
+                  : ', corrected'}</span
+            >
+          </td>
+        </tr>
+      {:else}
+        <tr><td colspan="5" class="small">Nothing is recorded here yet.</td></tr>
+      {/each}
+    </tbody>
+  </table>
+</div>
+
+<style>
+  .head {
+    display: flex;
+    justify-content: space-between;
+    align-items: center;
+    min-height: 36px;
+  }
+  .right {
+    display: flex;
+    gap: 4px;
+  }
+  .right button {
+    min-height: 36px;
+    padding: 0 10px;
+    border-radius: var(--r2);
+    font-size: var(--t1);
+    color: var(--leaf);
+    font-weight: 600;
+  }
+  .right [aria-pressed='true'] {
+    background: var(--leaf-tint);
+  }
+  .scroll {
+    overflow: auto;
+    min-height: 0;
+  }
+  table {
+    width: 100%;
+    border-collapse: collapse;
+    font-size: var(--t1);
+  }
+  td {
+    padding: 3px 8px 3px 0;
+    border-top: 1px solid var(--line);
+    line-height: 20px;
+    vertical-align: top;
+  }
+  .day {
+    width: 72px;
+    color: var(--ink-2);
+    white-space: nowrap;
+  }
+  .help {
+    white-space: nowrap;
+  }
+  .help :global(svg) {
+    display: inline-block;
+    vertical-align: middle;
+  }
+  .sum {
+    text-align: right;
+    font-size: var(--t2);
+    white-space: nowrap;
+  }
+  .sum b.wrong {
+    color: var(--plum);
+  }
+  .mark {
+    width: 16px;
+  }
+  .yes {
+    fill: var(--leaf);
+  }
+  .no {
+    fill: none;
+    stroke: var(--plum);
+    stroke-width: 2;
+  }
+  .old td {
+    color: var(--ink-2);
+    text-decoration: line-through;
+  }
+  .old .sum b {
+    font-weight: 400;
+  }
+  .note {
+    font-style: italic;
+  }
+  .small {
+    margin-left: 6px;
+  }
+</style>

@@ -1,0 +1,402 @@
+<script lang="ts">
+  // One child: the vine, what was seen, what to do next and why; the guide's own
+  // judgement, with a reason that is kept.
+  import { onMount } from 'svelte';
+  import { link, push } from 'svelte-spa-router';
+  import { api } from '../../lib/api';
+  import Bench from '../../lib/bench/Bench.svelte';
+  import { shortcuts } from '../../lib/keys';
+  import Next from '../../lib/parts/Next.svelte';
+  import Plain from '../../lib/parts/Plain.svelte';
+  import Wrong from '../../lib/parts/Wrong.svelte';
+  import Sign from '../../lib/pieces/Sign.svelte';
+  import { classPath, guarded, loadDesk, shared, troubleOf, view } from '../../lib/state.svelte';
+  import type { LearnerView, NextStep, Trouble } from '../../lib/wire.gen';
+  import Evidence from './Evidence.svelte';
+  import Vine from './Vine.svelte';
+
+  let { params }: { params: { learner: string } } = $props();
+
+  const desk = $derived(shared.desk!);
+  const lead = $derived(desk.class.role === 'lead');
+  let child = $state.raw<LearnerView>();
+  let trouble = $state<Trouble>();
+  let stage = $state('');
+  let w = $state(0);
+  let h = $state(0);
+  let judging = $state(false);
+  let manner = $state('');
+  let verdict = $state('secure');
+  let reason = $state('');
+  let wrong = $state<Trouble>();
+  let dialog = $state<HTMLDialogElement>();
+
+  const node = $derived(
+    child?.strands.flatMap((s) => s.stages).find((n) => n.leaf.stage === stage),
+  );
+  const step = $derived(child?.steps.find((s) => s.draws && s.kind !== 'let-be'));
+  const path = $derived(classPath(`/learners/${params.learner}`));
+
+  function take(got: LearnerView): void {
+    child = got;
+    trouble = undefined;
+    const all = got.strands.flatMap((s) => s.stages);
+    if (!all.some((n) => n.leaf.stage === stage)) {
+      stage = got.steps[0]?.stage ?? all[0]?.leaf.stage ?? '';
+    }
+    setManner();
+  }
+  function setManner(): void {
+    const of = child?.strands.flatMap((s) => s.stages).find((n) => n.leaf.stage === stage);
+    const worst = of?.lobes.findIndex((l) => l.state === of.leaf.state) ?? -1;
+    manner = of?.manners[Math.max(0, worst)]?.id ?? '';
+  }
+  function pick(id: string): void {
+    stage = id;
+    setManner();
+  }
+  async function load(id: string): Promise<void> {
+    try {
+      take(await guarded(api<LearnerView>('GET', classPath(`/learners/${id}`))));
+    } catch (error) {
+      trouble = troubleOf(error);
+    }
+  }
+  async function judge(event: SubmitEvent): Promise<void> {
+    event.preventDefault();
+    const body = { id: crypto.randomUUID(), stage, manner, state: verdict, reason };
+    try {
+      take(await guarded(api<LearnerView>('POST', `${path}/judgements`, body)));
+      judging = false;
+      reason = '';
+      wrong = undefined;
+      shared.said = 'The judgement is kept with its reason.';
+    } catch (error) {
+      wrong = troubleOf(error);
+    }
+  }
+  async function erase(): Promise<void> {
+    dialog?.close();
+    try {
+      await guarded(api('DELETE', path));
+      await loadDesk(desk.class.id);
+      await push(view('class'));
+    } catch (error) {
+      trouble = troubleOf(error);
+    }
+  }
+  const plan = (s: NextStep): void =>
+    void push(view(`numbers?stage=${s.stage}&children=${params.learner}`));
+  const next = (): void => {
+    if (step && shared.mayPresent && !child?.retired) plan(step);
+    else void push(view('class'));
+  };
+
+  let shown = '';
+  $effect(() => {
+    if (params.learner !== shown) {
+      shown = params.learner;
+      stage = '';
+      judging = false;
+      void load(params.learner);
+    }
+  });
+  onMount(() => () => (shown = ''));
+</script>
+
+<svelte:window onkeydown={shortcuts({ space: next })} />
+
+<Bench
+  title={child?.name ?? 'Child'}
+  keys={[['space', step && shared.mayPresent ? 'plan the next step' : 'back to the class']]}
+  shelfWidth={172}
+  drawer={330}
+  shelfSays="the class"
+  bookSays={node?.name ?? ''}
+>
+  {#snippet shelf()}
+    <h2>Children, by need</h2>
+    <ul class="others">
+      {#each child?.others ?? [] as o (o.id)}
+        <li>
+          <a
+            href={view(`learner/${o.id}`)}
+            use:link
+            aria-current={o.id === params.learner ? 'page' : undefined}
+          >
+            {o.name}
+            <Sign state={o.state} />
+          </a>
+        </li>
+      {/each}
+    </ul>
+  {/snippet}
+
+  {#snippet mat()}
+    <div class="child">
+      {#if trouble}<Wrong {trouble} />{/if}
+      {#if child}
+        <div class="title">
+          <h1>{child.name}</h1>
+          <p class="small">{child.retired ? 'Has left the class. ' : ''}{child.says}</p>
+        </div>
+        <div class="grown" bind:clientWidth={w} bind:clientHeight={h}>
+          {#if w > 0}<Vine strands={child.strands} {stage} {w} {h} onpick={pick} />{/if}
+        </div>
+        <div class="seen"><Evidence entries={child.entries} {stage} /></div>
+      {/if}
+    </div>
+  {/snippet}
+
+  {#snippet book()}
+    {#if child && node}
+      <h1 class="cap">{node.name}</h1>
+      <p class="why">{node.leaf.why}</p>
+      <ul class="lobes">
+        {#each node.manners as m, i (m.id)}
+          {#if node.lobes[i]!.state}
+            <li><b>{m.name}</b> {node.lobes[i]!.says}</li>
+          {/if}
+        {/each}
+      </ul>
+      <h2 class="part">Next</h2>
+      <ol class="steps">
+        {#each child.steps.slice(0, 4) as s, i (i)}
+          <li>
+            <button onclick={() => pick(s.stage)}><b>{s.do}</b></button>
+            {#if s.stage !== stage}<p>{s.why}</p>{/if}
+          </li>
+        {:else}<li class="small">Nothing presses. Let the child choose.</li>{/each}
+      </ol>
+      {#each child.judgements.slice(0, 2) as j (j.day + j.says)}
+        <p class="judged">
+          {j.day}: {j.says}, judged by {j.by}{#if j.reason}, because “{j.reason}”{/if}.
+        </p>
+      {/each}
+      {#if lead && !judging}
+        <button class="other" onclick={() => (judging = true)}>You see it otherwise?</button>
+      {:else if lead}
+        <form onsubmit={judge} novalidate>
+          <p class="line">
+            <b class="cap">{node.name}</b>
+            <select aria-label="Manner" bind:value={manner}>
+              {#each node.manners as m (m.id)}<option value={m.id}>{m.name}</option>{/each}
+            </select>
+            is
+            <select aria-label="Judgement" bind:value={verdict}>
+              {#each child.states as s (s.id)}<option value={s.id}>{s.name}</option>{/each}
+            </select>
+          </p>
+          <label for="reason">because</label>
+          <textarea
+            id="reason"
+            rows="2"
+            bind:value={reason}
+            aria-describedby={wrong ? 'reason-wrong' : undefined}></textarea>
+          {#if wrong}<Wrong trouble={wrong} id="reason-wrong" />{/if}
+          <span class="acts">
+            <Plain type="submit">Keep my judgement</Plain>
+            <button type="button" class="other" onclick={() => (judging = false)}>leave it</button>
+          </span>
+        </form>
+      {/if}
+      {#if lead}
+        <p class="files small">
+          <a href="/api{path}/export.json" download>all as JSON</a>
+          <a href="/api{path}/export.csv" download>records as CSV</a>
+          <button onclick={() => dialog?.showModal()}>erase …</button>
+        </p>
+      {/if}
+    {/if}
+  {/snippet}
+
+  {#snippet foot()}
+    {#if child}
+      {#if step && shared.mayPresent && !child.retired}<p class="small">{step.do}</p>{/if}
+      {#if step && shared.mayPresent && !child.retired}
+        <Next label="Plan this lesson" key="space" onclick={next} />
+      {:else}
+        <Next label="Back to the class" key="space" onclick={next} />
+      {/if}
+    {/if}
+  {/snippet}
+</Bench>
+
+<dialog bind:this={dialog} aria-labelledby="erase-title">
+  <h1 id="erase-title">Erase {child?.name}?</h1>
+  <p>
+    All that is recorded of {child?.name} goes, from every table, and cannot be brought back. The class
+    keeps only the count. To keep the records, let the child leave the class under People instead.
+  </p>
+  <span class="acts">
+    <button class="erase" onclick={erase}>Erase {child?.name}</button>
+    <Plain onclick={() => dialog?.close()}>Keep everything</Plain>
+  </span>
+</dialog>
+
+<style>
+  .others {
+    margin: 4px -8px 0;
+  }
+  .others a {
+    display: flex;
+    justify-content: space-between;
+    align-items: center;
+    min-height: 44px;
+    padding: 0 6px 0 10px;
+    border-left: 4px solid transparent;
+    text-decoration: none;
+  }
+  .others a:hover {
+    background: var(--paper);
+  }
+  .others a[aria-current] {
+    border-left-color: var(--leaf);
+    font-weight: 700;
+  }
+  .child {
+    position: absolute;
+    inset: 0;
+    display: grid;
+    grid-template-rows: auto minmax(0, 1fr) 198px;
+    padding: 12px 24px 12px 26px;
+  }
+  .title {
+    position: absolute;
+    right: 28px;
+    top: 12px;
+    max-width: 48%;
+    text-align: right;
+  }
+  .title h1 {
+    font-size: var(--t4);
+    line-height: 34px;
+  }
+  .grown {
+    grid-row: 2;
+    min-height: 0;
+    position: relative;
+    overflow: hidden;
+  }
+  .seen {
+    grid-row: 3;
+    display: flex;
+    flex-direction: column;
+    min-height: 0;
+  }
+  .cap::first-letter {
+    text-transform: uppercase;
+  }
+  .why {
+    margin-top: 4px;
+  }
+  .lobes {
+    margin-top: 8px;
+    font-size: var(--t1);
+    line-height: 20px;
+  }
+  .lobes b {
+    font-weight: 600;
+  }
+  .part {
+    margin: 14px 0 2px;
+  }
+  .steps button {
+    min-height: 32px;
+    line-height: 19px;
+  }
+  .steps b {
+    font-weight: 600;
+  }
+  .steps p {
+    font-size: var(--t1);
+    line-height: 18px;
+    color: var(--ink-2);
+    margin-bottom: 6px;
+  }
+  .judged {
+    margin-top: 8px;
+    padding-left: 10px;
+    border-left: 3px solid var(--plum);
+    font-size: var(--t1);
+    line-height: 19px;
+  }
+  .other {
+    min-height: 44px;
+    color: var(--leaf);
+    font-weight: 600;
+    text-decoration: underline;
+    text-underline-offset: 4px;
+  }
+  form {
+    margin-top: 8px;
+    padding-top: 8px;
+    border-top: 1px solid var(--line);
+  }
+  .line {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 0 8px;
+  }
+  select {
+    min-height: 44px;
+    border: 0;
+    background: none;
+    font: 600 var(--t2) var(--text);
+    color: var(--leaf);
+  }
+  textarea {
+    width: 100%;
+    padding: 6px 8px;
+    border: 1.5px solid var(--edge);
+    border-radius: var(--r2);
+    background: var(--sheet);
+    font: inherit;
+    color: inherit;
+    resize: none;
+  }
+  .acts {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 12px;
+    align-items: center;
+    margin-top: 6px;
+  }
+  .files {
+    display: flex;
+    gap: 14px;
+    margin-top: 8px;
+  }
+  .files a,
+  .files button {
+    display: inline-flex;
+    align-items: center;
+    min-height: 44px;
+    text-decoration: underline;
+    text-underline-offset: 4px;
+  }
+  dialog {
+    margin: auto;
+    padding: var(--s5);
+    width: min(440px, 90vw);
+    border: 1px solid var(--edge);
+    border-radius: var(--r3);
+    background: var(--paper);
+    color: var(--ink);
+  }
+  dialog::backdrop {
+    background: rgb(31 42 36 / 35%);
+  }
+  dialog p {
+    margin: var(--s3) 0 var(--s4);
+  }
+  .erase {
+    min-height: 44px;
+    padding: 0 var(--s3);
+    border-radius: var(--r2);
+    background: var(--clay-ink);
+    color: #fff;
+    font-weight: 650;
+  }
+</style>

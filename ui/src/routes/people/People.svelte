@@ -1,0 +1,365 @@
+<script lang="ts">
+  // Who belongs to the class: children are added, renamed, moved and let go;
+  // adults are invited by a link that works once.
+  import { onMount } from 'svelte';
+  import { link, push } from 'svelte-spa-router';
+  import { api } from '../../lib/api';
+  import Bench from '../../lib/bench/Bench.svelte';
+  import { shortcuts } from '../../lib/keys';
+  import Next from '../../lib/parts/Next.svelte';
+  import Plain from '../../lib/parts/Plain.svelte';
+  import Wrong from '../../lib/parts/Wrong.svelte';
+  import { classPath, guarded, loadDesk, shared, troubleOf, view } from '../../lib/state.svelte';
+  import type { ChangeLearner, Enrolled, Invited, People, Trouble } from '../../lib/wire.gen';
+
+  const desk = $derived(shared.desk!);
+  let people = $state.raw<People>();
+  let trouble = $state<Trouble>(); // of the whole
+  let wrong = $state<Trouble>(); // beside the names to be added
+  let names = $state('');
+  let open = $state(''); // the child whose page of changes is open
+  let renamed = $state('');
+  let childWrong = $state<Trouble>();
+  let invited = $state<Invited>();
+  let back = $state<{ name: string; id: string }>();
+
+  const lines = $derived(
+    names
+      .split(/[\n;,]/)
+      .map((n) => n.trim())
+      .filter((n) => n),
+  );
+
+  function take(got: People): void {
+    people = got;
+    trouble = undefined;
+    void loadDesk(desk.class.id);
+  }
+  async function load(): Promise<void> {
+    try {
+      people = await guarded(api<People>('GET', classPath('/people')));
+    } catch (error) {
+      trouble = troubleOf(error);
+    }
+  }
+  async function add(event?: Event): Promise<void> {
+    event?.preventDefault();
+    if (!lines.length) return;
+    const learners = lines.map((name) => ({ id: crypto.randomUUID(), name }));
+    shared.saving = 'saving';
+    try {
+      take(await guarded(api<People>('POST', classPath('/learners'), { learners })));
+      shared.said = `${lines.join(', ')} added`;
+      names = '';
+      wrong = undefined;
+    } catch (error) {
+      wrong = troubleOf(error); // what was typed stays
+    } finally {
+      shared.saving = 'saved';
+    }
+  }
+  async function change(c: { id: string }, body: ChangeLearner): Promise<boolean> {
+    try {
+      take(await guarded(api<People>('PATCH', classPath(`/learners/${c.id}`), body)));
+      childWrong = undefined;
+      return true;
+    } catch (error) {
+      childWrong = troubleOf(error);
+      return false;
+    }
+  }
+  function openChild(c: Enrolled): void {
+    open = open === c.id ? '' : c.id;
+    renamed = c.name;
+    childWrong = undefined;
+  }
+  async function rename(event: SubmitEvent, c: Enrolled): Promise<void> {
+    event.preventDefault();
+    if (await change(c, { name: renamed })) open = '';
+  }
+  async function retire(c: Enrolled): Promise<void> {
+    if (!(await change(c, { retired: true }))) return;
+    open = '';
+    back = { id: c.id, name: c.name };
+  }
+  async function returned(c: { id: string }): Promise<void> {
+    if (await change(c, { retired: false })) back = undefined;
+  }
+  async function invite(role: string): Promise<void> {
+    try {
+      invited = await guarded(api<Invited>('POST', classPath('/invitations'), { role }));
+      await load();
+    } catch (error) {
+      trouble = troubleOf(error);
+    }
+  }
+  const address = $derived(invited ? `${location.origin}/${invited.path}` : '');
+  const next = (): void => (lines.length ? void add() : void push(view('class')));
+
+  onMount(load);
+</script>
+
+<svelte:window onkeydown={shortcuts({ space: next })} />
+
+<Bench
+  title="People"
+  keys={[['space', lines.length ? 'add the names' : 'to the class']]}
+  drawer={300}
+  shelfSays={desk.class.name}
+  bookSays="add a child"
+>
+  {#snippet shelf()}
+    <h1>{desk.class.name}</h1>
+    <p class="small">{shared.me?.name}, {desk.class.role}</p>
+    <ul class="doors">
+      <li><a href={view('settings')} use:link>Settings</a></li>
+      <li><a href={view('people')} use:link aria-current="page">People</a></li>
+    </ul>
+  {/snippet}
+
+  {#snippet mat()}
+    <div class="people">
+      {#if trouble}<Wrong {trouble} />{/if}
+      {#if people}
+        <section>
+          <h1>
+            {people.children.length === 1 ? 'One child' : `${people.children.length} children`}
+          </h1>
+          {#if back}
+            <p class="back" role="status">
+              {back.name} has left the class; what is recorded stays.
+              <button onclick={() => returned(back!)}>Undo</button>
+            </p>
+          {/if}
+          <ul class="children">
+            {#each people.children as c (c.id)}
+              <li class:open={open === c.id}>
+                <button class="name kid" aria-expanded={open === c.id} onclick={() => openChild(c)}
+                  >{c.name}</button
+                >
+                {#if open === c.id}
+                  <form onsubmit={(e) => rename(e, c)} novalidate>
+                    <label for="rename">Name in this class</label>
+                    <span class="row">
+                      <input
+                        id="rename"
+                        class="kid"
+                        class:wrong={childWrong}
+                        autocomplete="off"
+                        bind:value={renamed}
+                        aria-describedby={childWrong ? 'rename-wrong' : undefined}
+                      />
+                      <Plain type="submit">Rename</Plain>
+                    </span>
+                    {#if childWrong}<Wrong trouble={childWrong} id="rename-wrong" />{/if}
+                    <span class="row acts">
+                      <a href={view(`learner/${c.id}`)} use:link>Open the page</a>
+                      <button type="button" onclick={() => retire(c)}>leaves the class</button>
+                      {#each people.classes as other (other.id)}
+                        <button type="button" onclick={() => change(c, { moveTo: other.id })}
+                          >moves to {other.name}</button
+                        >
+                      {/each}
+                    </span>
+                    <span class="small">{c.when}</span>
+                  </form>
+                {/if}
+              </li>
+            {:else}<li class="small">Nobody yet. Write the first name in the book.</li>{/each}
+          </ul>
+        </section>
+        {#if people.retired.length}
+          <section>
+            <h2>Left the class</h2>
+            <ul class="gone">
+              {#each people.retired as c (c.id)}
+                <li>
+                  <a class="kid" href={view(`learner/${c.id}`)} use:link>{c.name}</a>
+                  <span class="small">{c.when}</span>
+                  <button onclick={() => returned(c)}>take back</button>
+                </li>
+              {/each}
+            </ul>
+          </section>
+        {/if}
+        {#if people.erased}<p class="small">{people.erased}</p>{/if}
+        <section class="adults">
+          <h2>Adults</h2>
+          <ul>
+            {#each people.members as m (m.email)}
+              <li><b>{m.name}</b> <span class="small">{m.role}, {m.email}</span></li>
+            {/each}
+          </ul>
+          <span class="row">
+            <Plain onclick={() => invite('assistant')}>Invite an assistant</Plain>
+            <Plain onclick={() => invite('viewer')}>Invite somebody to look on</Plain>
+            <span class="small">{people.open}</span>
+          </span>
+        </section>
+      {/if}
+    </div>
+  {/snippet}
+
+  {#snippet book()}
+    {#if invited}
+      <div class="link" role="status">
+        <label for="link">This link works once, until {invited.until}. It is shown only now.</label>
+        <input id="link" readonly value={address} onfocus={(e) => e.currentTarget.select()} />
+      </div>
+    {/if}
+    <form class="add" onsubmit={add} novalidate>
+      <h1>{people?.children.length ? 'Add children' : 'The first name'}</h1>
+      <label for="names">First name and initial, or a pasted list</label>
+      <textarea
+        id="names"
+        class="kid"
+        class:wrong
+        rows="7"
+        placeholder="Wren A."
+        bind:value={names}
+        aria-describedby={wrong ? 'names-wrong' : 'names-hint'}></textarea>
+      {#if wrong}<Wrong trouble={wrong} id="names-wrong" />{/if}
+      <p class="small" id="names-hint">
+        One name on a line. No family names, no birth dates: nobody needs them here.
+      </p>
+    </form>
+  {/snippet}
+  {#snippet foot()}
+    {#if lines.length}
+      <Next
+        label={lines.length === 1 ? `Add ${lines[0]}` : `Add ${lines.length} children`}
+        onclick={() => void add()}
+      />
+    {:else}
+      <Next label="To the class" key="space" onclick={next} />
+    {/if}
+  {/snippet}
+</Bench>
+
+<style>
+  .doors {
+    margin: 12px -8px;
+  }
+  .doors a {
+    display: flex;
+    align-items: center;
+    min-height: 44px;
+    padding-left: 12px;
+    border-left: 4px solid transparent;
+    text-decoration: none;
+  }
+  .doors a[aria-current] {
+    border-left-color: var(--leaf);
+    font-weight: 650;
+  }
+  .people {
+    height: 100%;
+    padding: var(--s4) 28px;
+    overflow: auto;
+  }
+  section {
+    margin-bottom: var(--s4);
+  }
+  .children {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+    gap: 0 16px;
+    margin-top: 6px;
+  }
+  .children li {
+    border-bottom: 1px solid var(--line);
+  }
+  .children .open {
+    grid-column: 1 / -1;
+    padding: 0 12px 8px;
+    background: var(--sheet);
+    border-left: 4px solid var(--leaf);
+  }
+  .name {
+    width: 100%;
+    min-height: 44px;
+  }
+  .name:hover {
+    color: var(--leaf);
+  }
+  .row {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 8px 16px;
+  }
+  label {
+    display: block;
+    font-size: var(--t1);
+    line-height: 20px;
+  }
+  input,
+  textarea {
+    min-height: 44px;
+    padding: 6px 10px;
+    border: 1.5px solid var(--edge);
+    border-radius: var(--r2);
+    background: var(--sheet);
+    font-size: 18px;
+    color: inherit;
+  }
+  input.wrong,
+  textarea.wrong {
+    border-color: var(--clay);
+  }
+  textarea {
+    width: 100%;
+    font-family: var(--kid);
+    line-height: 26px;
+    resize: none;
+  }
+  .acts button,
+  .acts a,
+  .gone button,
+  .back button {
+    display: inline-flex;
+    align-items: center;
+    min-height: 44px;
+    color: var(--leaf);
+    font-weight: 600;
+    text-decoration: underline;
+    text-underline-offset: 4px;
+  }
+  .gone li {
+    display: flex;
+    align-items: center;
+    gap: 12px;
+  }
+  .back {
+    padding: 0 12px;
+    border-left: 3px solid var(--leaf);
+    background: var(--sheet);
+  }
+  .adults {
+    padding-top: 8px;
+    border-top: 1px solid var(--line);
+  }
+  .adults li {
+    padding: 4px 0;
+  }
+  .adults b {
+    font-weight: 600;
+  }
+  .adults .row {
+    margin-top: 8px;
+  }
+  .link {
+    margin: 8px 0;
+    padding: 10px 12px;
+    background: var(--sheet);
+    border: 1.5px solid var(--leaf);
+    border-radius: var(--r2);
+  }
+  .link input {
+    width: 100%;
+    font-size: var(--t2);
+  }
+  .add label {
+    margin-top: 8px;
+  }
+</style>

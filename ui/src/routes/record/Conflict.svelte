@@ -1,0 +1,74 @@
+<script lang="ts">
+  // Two guides wrote the same child at once: both are shown, and nothing is lost
+  // whichever is kept.
+  import Plain from '../../lib/parts/Plain.svelte';
+  import Wrong from '../../lib/parts/Wrong.svelte';
+  import type { Records } from '../../lib/records.svelte';
+  import type { Entry, Observe, Record as Page } from '../../lib/wire.gen';
+
+  let { records, page }: { records: Records; page: Page } = $props();
+
+  const mine = $derived(records.conflict!.mine);
+  const theirs = $derived<Entry | undefined>(records.latest(mine.learner, mine.nth).entry);
+  const name = $derived(page.children.find((c) => c.id === mine.learner)?.name ?? '');
+  const again = (change: Partial<Observe>): void =>
+    void records.settle({ ...mine, id: crypto.randomUUID(), replaces: undefined, ...change });
+</script>
+
+<div class="conflict" role="group" aria-label="{name} was recorded twice">
+  <Wrong trouble={records.conflict!.trouble} />
+  {#if theirs}
+    <div class="both">
+      <p>
+        <span class="kid">{mine.answer || 'none'}</span><br /><b>you</b><br />{mine.help}
+      </p>
+      <p>
+        <span class="kid">{theirs.answer || 'none'}</span><br /><b>{theirs.by}</b><br
+        />{theirs.help},
+        {theirs.at}
+      </p>
+    </div>
+    <div class="acts">
+      <Plain onclick={() => again({ anotherRun: true, runs: theirs.runs + 1 })}
+        >Two runs: keep both</Plain
+      >
+      <Plain onclick={() => again({ replaces: theirs.id })}>Only mine</Plain>
+      <Plain onclick={() => again({ anotherRun: true, withdrawn: true })}>Only {theirs.by}’s</Plain>
+    </div>
+    <p class="small">What is not kept stays in the list, struck through.</p>
+  {:else}
+    <div class="acts"><Plain onclick={() => again({})}>Keep mine</Plain></div>
+  {/if}
+</div>
+
+<style>
+  .conflict {
+    margin: 0 -12px 8px;
+    padding: 10px 12px;
+    background: var(--sheet);
+    border: 1.5px solid var(--clay);
+    border-radius: var(--r2);
+  }
+  .both {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 8px;
+    margin: 8px 0;
+    font-size: var(--t1);
+    line-height: 19px;
+  }
+  .both p {
+    padding: 6px 8px;
+    border: 1px solid var(--edge);
+    border-radius: var(--r2);
+  }
+  .both .kid {
+    font-size: 22px;
+    line-height: 30px;
+  }
+  .acts {
+    display: flex;
+    flex-direction: column;
+    gap: 6px;
+  }
+</style>

@@ -1,0 +1,267 @@
+<script lang="ts">
+  // One child on a white page: the answer as given, the help, the manner, and a
+  // sentence whose words are touched.
+  import HelpSign from '../../lib/pieces/HelpSign.svelte';
+  import MannerLeaf from '../../lib/pieces/MannerLeaf.svelte';
+  import type { Observe, Record as Page } from '../../lib/wire.gen';
+
+  let {
+    page,
+    draft = $bindable(),
+    expected,
+    touched = $bindable(),
+    lead,
+    hasNote,
+    onnothing,
+  }: {
+    page: Page;
+    draft: Observe;
+    expected: number;
+    touched: boolean;
+    lead: boolean;
+    hasNote: boolean;
+    onnothing: () => void;
+  } = $props();
+
+  let noting = $state(false);
+  let dating = $state(false);
+
+  const wrong = $derived(draft.came === 'typed' && draft.answer !== String(expected));
+  function set(change: Partial<Observe>): void {
+    draft = { ...draft, ...change };
+    touched = true;
+  }
+  const digit = (d: string): void =>
+    set({ answer: (draft.came === 'typed' ? draft.answer : '') + d, came: 'typed' });
+  const right = (): void => set({ answer: String(expected), came: 'marked' });
+  const none = (): void => set({ answer: '', came: 'typed' });
+  const wipe = (): void =>
+    set({ answer: draft.came === 'typed' ? draft.answer.slice(0, -1) : '', came: 'typed' });
+  const manners = $derived(page.manners.map((m) => m.id));
+</script>
+
+<div class="answer" class:wrong role="status" aria-label="Answer: {draft.answer || 'none'}">
+  <span class="kid">{draft.answer || 'no answer'}</span>
+</div>
+<div class="halves">
+  <div>
+    <div class="three">
+      <button class="right" aria-pressed={draft.came !== 'typed'} onclick={right}
+        >Right <span class="kid">{expected}</span></button
+      >
+      <button onclick={none} aria-pressed={draft.came === 'typed' && draft.answer === ''}
+        >no answer</button
+      >
+      <button onclick={wipe}>wipe</button>
+    </div>
+    <div class="keys" role="group" aria-label="Answer in digits">
+      {#each '1234567890' as d (d)}<button class="kid" onclick={() => digit(d)}>{d}</button>{/each}
+    </div>
+  </div>
+  <div>
+    <div class="helps" role="radiogroup" aria-label="Help">
+      {#each page.helps as h (h.id)}
+        <button role="radio" aria-checked={draft.help === h.id} onclick={() => set({ help: h.id })}>
+          <HelpSign help={h.id} size={22} />{h.name}
+        </button>
+      {/each}
+    </div>
+    <div class="manners" role="radiogroup" aria-label="Manner">
+      {#each page.manners as m (m.id)}
+        <button
+          role="radio"
+          aria-checked={draft.manner === m.id}
+          aria-label={m.name}
+          title={m.name}
+          onclick={() => set({ manner: m.id })}
+          ><MannerLeaf manner={m.id} {manners} size={30} /></button
+        >
+      {/each}
+    </div>
+    <p class="sentence">
+      <span class="in">{page.manners.find((m) => m.id === draft.manner)?.name},</span>
+      <select
+        aria-label="How it was worked out"
+        value={draft.way}
+        onchange={(e) => set({ way: e.currentTarget.value })}
+      >
+        {#each page.ways as way (way.id)}<option value={way.id}>{way.name}</option>{/each}
+      </select>
+      <button onclick={() => set({ chosen: !draft.chosen })}
+        >{draft.chosen ? 'the child’s choice' : 'not the child’s choice'}</button
+      >
+      <select
+        aria-label="Which run"
+        value={String(draft.runs)}
+        onchange={(e) => set({ runs: Number(e.currentTarget.value) })}
+      >
+        {#each Array.from({ length: Math.max(9, draft.runs) }, (_, i) => i + 1) as run (run)}
+          <option value={String(run)}>{run === 1 ? 'first run' : `run ${run}`}</option>
+        {/each}
+      </select>
+      {#if dating}
+        <input
+          type="date"
+          aria-label="Day"
+          max={page.today}
+          value={draft.day}
+          onchange={(e) => e.currentTarget.value && set({ day: e.currentTarget.value })}
+        />
+      {:else}
+        <button onclick={() => (dating = true)}
+          >{draft.day === page.today ? 'today' : `on ${draft.day}`}</button
+        >
+      {/if}
+      <button aria-expanded={noting} onclick={() => (noting = !noting)}
+        >{draft.note || hasNote ? 'the note' : 'a note'}</button
+      >
+      <button class="nothing" onclick={onnothing}>nothing to write</button>
+    </p>
+    {#if noting}
+      <textarea
+        aria-label="Note"
+        rows="2"
+        placeholder={lead || !hasNote
+          ? 'for the lead alone'
+          : 'there is one; what you write replaces it'}
+        value={draft.note ?? ''}
+        oninput={(e) => set({ note: e.currentTarget.value })}></textarea>
+    {/if}
+  </div>
+</div>
+
+<style>
+  .answer {
+    display: flex;
+    justify-content: flex-end;
+    margin: -44px 0 8px;
+    pointer-events: none;
+  }
+  .answer span {
+    min-width: 96px;
+    padding: 2px 12px;
+    border: 2px solid var(--leaf);
+    border-radius: var(--r2);
+    background: var(--sheet);
+    font-size: 26px;
+    line-height: 36px;
+    text-align: right;
+  }
+  .answer.wrong span {
+    border-color: var(--clay);
+    color: var(--clay-ink);
+    transform: rotate(-2deg);
+  }
+  .three,
+  .keys,
+  .helps,
+  .manners {
+    display: grid;
+    gap: 5px;
+    margin-bottom: 6px;
+  }
+  .three {
+    grid-template-columns: 1.35fr 1fr 0.7fr;
+  }
+  .keys,
+  .helps {
+    grid-template-columns: repeat(5, 1fr);
+  }
+  .manners {
+    grid-auto-flow: column;
+    grid-auto-columns: 1fr;
+  }
+  button,
+  select,
+  input {
+    min-height: 44px;
+  }
+  .three button,
+  .keys button {
+    border: 1px solid var(--edge);
+    border-radius: var(--r2);
+    background: var(--paper);
+    text-align: center;
+    padding: 0 2px;
+  }
+  .keys button {
+    font-size: 20px;
+  }
+  .three .right {
+    border: 1.5px solid var(--leaf);
+    color: var(--leaf);
+    font-weight: 650;
+  }
+  .three button[aria-pressed='true'] {
+    background: var(--leaf-tint);
+  }
+  .helps button,
+  .manners button {
+    display: flex;
+    flex-direction: column;
+    align-items: center;
+    justify-content: center;
+    border: 1.5px solid transparent;
+    border-radius: var(--r2);
+    font-size: 13px;
+    line-height: 16px;
+  }
+  .helps [aria-checked='true'],
+  .manners [aria-checked='true'] {
+    border-color: var(--leaf);
+    background: var(--leaf-tint);
+    font-weight: 650;
+  }
+  .sentence {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 0 12px;
+    margin-top: -4px;
+    font-size: var(--t1);
+  }
+  .sentence .in {
+    color: var(--ink-2);
+  }
+  .sentence button,
+  .sentence select,
+  .sentence input {
+    padding: 0;
+    border: 0;
+    background: none;
+    font: 400 var(--t1) var(--text);
+    color: var(--ink);
+    text-decoration: underline;
+    text-decoration-color: var(--edge);
+    text-underline-offset: 4px;
+    cursor: pointer;
+  }
+  .sentence select {
+    appearance: none;
+    max-width: 120px;
+  }
+  .sentence input {
+    width: 116px;
+  }
+  .sentence .nothing {
+    color: var(--ink-2);
+  }
+  @media (max-width: 900px) {
+    .halves {
+      display: grid;
+      grid-template-columns: 1fr 1fr;
+      gap: 16px;
+    }
+  }
+  textarea {
+    width: 100%;
+    padding: 6px 8px;
+    border: 1px solid var(--edge);
+    border-radius: var(--r2);
+    background: var(--paper);
+    font: inherit;
+    font-size: var(--t1);
+    color: inherit;
+    resize: none;
+  }
+</style>

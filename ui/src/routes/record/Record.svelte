@@ -1,0 +1,639 @@
+<script lang="ts">
+  // Writing up who did what. Rows come as the mat saw them, dashed: one touch
+  // makes one of them true, or all. A child that is opened takes digits.
+  import { onMount } from 'svelte';
+  import { push } from 'svelte-spa-router';
+  import Bench from '../../lib/bench/Bench.svelte';
+  import { shortcuts } from '../../lib/keys';
+  import { LessonInHand } from '../../lib/lesson.svelte';
+  import Next from '../../lib/parts/Next.svelte';
+  import Plain from '../../lib/parts/Plain.svelte';
+  import Wrong from '../../lib/parts/Wrong.svelte';
+  import Written from '../../lib/parts/Written.svelte';
+  import HelpSign from '../../lib/pieces/HelpSign.svelte';
+  import MannerLeaf from '../../lib/pieces/MannerLeaf.svelte';
+  import { fromEntry, Records } from '../../lib/records.svelte';
+  import { loadDesk, shared, view } from '../../lib/state.svelte';
+  import type { Learner, Observe } from '../../lib/wire.gen';
+  import Scene from '../mat/Scene.svelte';
+  import Conflict from './Conflict.svelte';
+  import Estimates from './Estimates.svelte';
+  import Open from './Open.svelte';
+
+  let { params }: { params: { lesson: string } } = $props();
+
+  // svelte-ignore state_referenced_locally
+  const records = Records.of(params.lesson);
+  // svelte-ignore state_referenced_locally
+  const hand = LessonInHand.of(params.lesson);
+  const desk = $derived(shared.desk!);
+  const page = $derived(records.page);
+  const lesson = $derived(hand.lesson);
+  let nth = $state(0);
+  let openId = $state('');
+  let draft = $state<Observe>();
+  let touched = $state(false);
+  let w = $state(0);
+  let h = $state(0);
+
+  const may = $derived(shared.mayPresent);
+  const ended = $derived(page?.link.stand === 'ended');
+  const problem = $derived(page?.problems[nth]);
+  const children = $derived(page?.children ?? []);
+  const todo = $derived(children.filter((c) => !records.written(c.id, nth)));
+  const manners = $derived(page?.manners.map((m) => m.id) ?? []);
+  const helpName = (id: string): string => page?.helps.find((x) => x.id === id)?.name ?? '';
+  const COUNTS = ['', '', 'both', 'three', 'four'];
+
+  /** How a child's row reads: what waits, what is written, or what the mat saw. */
+  interface Line {
+    answer: string;
+    help: string;
+    manner: string;
+    right: boolean;
+    written: boolean;
+    nothing: boolean;
+    slips: string[];
+    runs: number;
+  }
+  function line(c: Learner): Line {
+    const { entry, waits } = records.latest(c.id, nth);
+    const row = problem!.rows.find((r) => r.learner === c.id)!;
+    const from = records.written(c.id, nth) ? (waits ?? entry) : undefined;
+    if (!from) {
+      const as = draft && openId === c.id ? draft : { help: row.help, manner: row.manner };
+      return {
+        answer: String(problem!.answer),
+        help: as.help,
+        manner: as.manner,
+        right: true,
+        written: false,
+        nothing: false,
+        slips: [],
+        runs: 0,
+      };
+    }
+    return {
+      answer: from.answer,
+      help: from.help,
+      manner: from.manner,
+      right: waits ? waits.answer === String(problem!.answer) : entry!.right,
+      written: true,
+      nothing: from.withdrawn ?? false,
+      slips: waits ? [] : entry!.slips,
+      runs: row.kept.length,
+    };
+  }
+
+  /** A record of a child as the mat saw it, or as it is written now. */
+  function begin(c: Learner): Observe {
+    const { entry, waits } = records.latest(c.id, nth);
+    const id = crypto.randomUUID();
+    if (records.written(c.id, nth)) {
+      const from = waits ?? fromEntry(entry!);
+      return { ...from, id, replaces: from.id, withdrawn: false, anotherRun: false };
+    }
+    const row = problem!.rows.find((r) => r.learner === c.id)!;
+    return {
+      id,
+      learner: c.id,
+      nth,
+      answer: String(problem!.answer),
+      came: 'marked',
+      help: row.help,
+      manner: row.manner,
+      way: '',
+      chosen: false,
+      runs: 1,
+      day: page!.link.stand === 'ended' ? page!.day : page!.today,
+    };
+  }
+  /** What a correction goes back to when it is undone. */
+  const before = (c: Learner): ReturnType<typeof records.latest>['entry'] =>
+    records.written(c.id, nth) ? records.latest(c.id, nth).entry : undefined;
+
+  function openChild(c: Learner): void {
+    if (!may) return;
+    write();
+    if (openId === c.id) {
+      openId = '';
+      return;
+    }
+    draft = begin(c);
+    touched = false;
+    openId = c.id;
+    shared.said = `${c.name}, ${helpName(draft.help)}`;
+  }
+  /** Keeps the child that is open, if anything was touched or nothing is written yet. */
+  function write(): void {
+    const c = children.find((x) => x.id === openId);
+    if (!c || !draft || !touched) return;
+    void records.keep(draft, before(c));
+    draft = undefined;
+    openId = '';
+  }
+  function onward(): void {
+    const at = children.findIndex((c) => c.id === openId);
+    const rest = [...children.slice(at + 1), ...children.slice(0, Math.max(0, at))];
+    touched = true;
+    write();
+    openId = '';
+    draft = undefined;
+    const next = rest.find((c) => !records.written(c.id, nth));
+    if (next) openChild(next);
+  }
+  const mark = (c: Learner): void => {
+    if (may && !records.written(c.id, nth)) void records.keep(begin(c));
+  };
+  function allRight(): void {
+    for (const c of todo)
+      void records.keep({ ...begin(c), came: todo.length > 1 ? 'default' : 'marked' });
+  }
+  function nothing(): void {
+    const c = children.find((x) => x.id === openId);
+    if (!c || !draft) return;
+    void records.keep({ ...draft, withdrawn: true }, before(c));
+    openId = '';
+  }
+  async function finish(): Promise<void> {
+    write();
+    if (!ended) {
+      await hand.change({ stand: 'ended' });
+      if (hand.trouble) return;
+    }
+    await loadDesk(desk.class.id);
+    await push(view('today'));
+  }
+  async function more(): Promise<void> {
+    write();
+    await hand.change({ more: true });
+    if (!hand.trouble) await push(view(`mat/${params.lesson}`));
+  }
+  const show = (i: number): void => {
+    write();
+    openId = '';
+    nth = i;
+  };
+  const isOpen = $derived(openId !== '' && draft !== undefined);
+  const action = $derived.by(() => {
+    if (isOpen) {
+      const next = todo.find((c) => c.id !== openId);
+      return { label: next ? `Write, then ${next.name}` : 'Write', act: onward };
+    }
+    if (todo.length === 1) return { label: `${todo[0]!.name} right`, act: allRight };
+    if (todo.length > 1) {
+      const count = todo.length === children.length ? (COUNTS[todo.length] ?? '') : 'the rest';
+      return {
+        label: `${todo.length === 2 && count === 'both' ? 'Both' : `All ${count}`} right`.replace(
+          'All the rest',
+          'The rest',
+        ),
+        act: allRight,
+      };
+    }
+    const left =
+      page?.problems.findIndex((_, i) =>
+        children.some((c) => !records.written(c.id, i) && (ended || i < page!.index)),
+      ) ?? -1;
+    if (left >= 0 && left !== nth)
+      return { label: `Write ${page!.problems[left]!.text}`, act: () => show(left) };
+    return { label: ended ? 'Back to Today' : 'Finish the lesson', act: () => void finish() };
+  });
+
+  const change = (c: Partial<Observe>): void => {
+    if (!draft) return;
+    draft = { ...draft, ...c };
+    touched = true;
+  };
+  const keyDigit = (d: string): void => {
+    if (isOpen)
+      change({ answer: (draft!.came === 'typed' ? draft!.answer : '') + d, came: 'typed' });
+    else if (children[Number(d) - 1]) openChild(children[Number(d) - 1]!);
+  };
+  const help = (id: string) => (): void => change({ help: id });
+  const digits = Object.fromEntries([...'0123456789'].map((d) => [d, () => keyDigit(d)]));
+  function backspace(): void {
+    if (!isOpen) void records.undo();
+    else
+      change({ answer: draft!.came === 'typed' ? draft!.answer.slice(0, -1) : '', came: 'typed' });
+  }
+
+  onMount(() => {
+    void records.load().then(() => (nth = records.page?.index ?? 0));
+    void hand.load();
+    return write;
+  });
+</script>
+
+<svelte:window
+  onkeydown={shortcuts({
+    space: () => may && action.act(),
+    enter: () => isOpen && onward(),
+    escape: () => ((openId = ''), (draft = undefined)),
+    backspace,
+    r: () => (isOpen ? change({ answer: String(problem!.answer), came: 'marked' }) : undefined),
+    s: help('shown'),
+    t: help('together'),
+    n: help('nudged'),
+    a: help('alone'),
+    e: help('explains'),
+    m: () =>
+      isOpen && change({ manner: manners[(manners.indexOf(draft!.manner) + 1) % manners.length]! }),
+    ...digits,
+  })}
+/>
+
+<Bench
+  title="Record"
+  lesson={page?.link}
+  mark={(page?.link.ribbon.length ?? 1) - 1}
+  keys={[
+    ['space', 'all right, or write and go on'],
+    ['1 to 4', 'open a child; digits once it is open'],
+    ['r', 'right'],
+    ['s t n a e', 'shown, together, nudged, alone, explains'],
+    ['m', 'the next manner'],
+    ['backspace', 'wipe, or undo'],
+    ['escape', 'close the child, nothing written'],
+  ]}
+  drawer={isOpen ? 400 : 300}
+  shelfSays={`${page?.problems.length ?? 0} problems`}
+  bookSays={todo.length ? `${todo.length} to write` : 'all written'}
+>
+  {#snippet shelf()}
+    <h1>This lesson</h1>
+    {#if page && problem}
+      <div class="heads small" style:--n={children.length}>
+        {#each children as c (c.id)}<span>{c.name.split(' ')[0]}</span>{/each}
+      </div>
+      <ol>
+        {#each page.problems as p, i (i)}
+          <li class:on={i === nth}>
+            <button onclick={() => show(i)} aria-current={i === nth}>
+              <Written numbers={p.numbers} size={20} cell={14} />
+              <span class="marks" style:--n={children.length}>
+                {#each children as c (c.id)}
+                  {@const entry = records.latest(c.id, i).entry}
+                  <span
+                    class="mark"
+                    class:written={records.written(c.id, i)}
+                    class:wrong={entry && !entry.right && !entry.withdrawn}
+                    title="{c.name}: {records.written(c.id, i) ? 'written' : 'not yet'}"
+                  ></span>
+                {/each}
+              </span>
+            </button>
+          </li>
+        {/each}
+      </ol>
+      {#if !ended && may}
+        <div class="shelf-acts">
+          {#if page.more}<Plain onclick={() => void more()}>One more like it</Plain>{/if}
+          <Plain onclick={() => (write(), void push(view(`mat/${params.lesson}`)))}
+            >Back to the mat</Plain
+          >
+        </div>
+      {/if}
+    {/if}
+  {/snippet}
+
+  {#snippet mat()}
+    <div class="seen">
+      {#if records.trouble && !page}<Wrong trouble={records.trouble} />{/if}
+      {#if page && problem}
+        <div class="top" bind:clientWidth={w} bind:clientHeight={h}>
+          {#if lesson && nth === page.index && w > 0 && h > 380}
+            <Scene
+              {lesson}
+              index={ended ? lesson.steps.length - 1 : hand.index}
+              material={lesson.link.material}
+              words={desk.words}
+              {w}
+              {h}
+            />
+          {:else if problem}
+            <div class="paper">
+              <Written numbers={problem.numbers} size={56} cell={44} />
+              <p class="kid result">{problem.answer}</p>
+              <p class="kid words">{problem.words}</p>
+            </div>
+          {/if}
+        </div>
+        <div class="under">
+          <div>
+            <h2>What the mat saw, place by place</h2>
+            <ul class="saw">
+              {#each problem.saw as s (s.place)}
+                <li>
+                  <b>{s.child}</b> <b style:color="var(--{s.place}-ink)">{s.name}</b><br />{s.text}
+                </li>
+              {/each}
+            </ul>
+          </div>
+          {#if problem.estimates.length}<Estimates worked={problem} {children} />{/if}
+        </div>
+      {/if}
+    </div>
+  {/snippet}
+
+  {#snippet book()}
+    {#if page && problem}
+      <div class="title">
+        <h1>Who did what</h1>
+        {#if records.done.length && may}
+          <button class="undo" onclick={() => void records.undo()}>
+            <svg width="20" height="16" viewBox="0 0 22 18" aria-hidden="true">
+              <path
+                d="M8 2L2 8L8 14M2.5 8H13a7 7 0 0 1 7 7"
+                fill="none"
+                stroke="currentColor"
+                stroke-width="2"
+                stroke-linecap="round"
+              />
+            </svg>
+            Undo</button
+          >
+        {:else if todo.length}<span class="small">as the mat saw it</span>{/if}
+      </div>
+      {#if records.conflict}<Conflict {records} {page} />{/if}
+      {#if records.trouble}<Wrong trouble={records.trouble} />{/if}
+      {#if records.notice}<p class="notice" role="status">{records.notice}</p>{/if}
+      {#each children as c, i (c.id)}
+        {@const l = line(c)}
+        <div class="row" class:open={openId === c.id} class:tight={isOpen && openId !== c.id}>
+          <div class="line">
+            <button
+              class="child"
+              disabled={!may}
+              aria-expanded={openId === c.id}
+              aria-label="{i + 1}, {c.name}"
+              onclick={() => openChild(c)}
+            >
+              <span class="seat kid">{i + 1}</span>
+              <span class="name"
+                ><b>{c.name}</b>{#if !isOpen}<br /><span class="small"
+                    >{l.nothing ? 'nothing to write' : helpName(l.help)}{l.runs > 1
+                      ? `, ${l.runs} runs`
+                      : ''}</span
+                  >{/if}</span
+              >
+            </button>
+            {#if openId !== c.id}
+              {#if !l.nothing}
+                <HelpSign help={l.help} size={22} />
+                <MannerLeaf manner={l.manner} {manners} size={32} />
+              {/if}
+              <button
+                class="box kid"
+                class:written={l.written}
+                class:wrong={l.written && !l.right && !l.nothing}
+                disabled={!may || l.written}
+                aria-label={l.written
+                  ? `${c.name}: ${l.answer || 'no answer'}, written`
+                  : `${c.name} right, ${l.answer}`}
+                onclick={() => mark(c)}>{l.nothing ? '–' : l.answer || 'none'}</button
+              >
+            {/if}
+          </div>
+          {#if openId === c.id && draft}
+            <Open
+              {page}
+              bind:draft
+              bind:touched
+              expected={problem.answer}
+              lead={desk.class.role === 'lead'}
+              hasNote={records.latest(c.id, nth).entry?.hasNote ?? false}
+              onnothing={nothing}
+            />
+          {:else if l.slips.length}
+            <p class="slip">
+              <b>{l.slips[0]}</b>{l.slips.length > 1
+                ? `, or ${l.slips.slice(1).join(', or ')}`
+                : '; no other slip gives it'}
+            </p>
+          {/if}
+        </div>
+      {/each}
+      {#if todo.length > 1 && !isOpen}
+        <p class="small hint">
+          Dashed is not yet written. A child’s answer is marked right in one touch; all at once
+          counts for less. Touch a name to write something else.
+        </p>
+      {/if}
+    {/if}
+  {/snippet}
+
+  {#snippet foot()}
+    {#if page && problem && may}<Next label={action.label} key="space" onclick={action.act} />{/if}
+  {/snippet}
+</Bench>
+
+<style>
+  .heads,
+  .marks {
+    display: grid;
+    grid-template-columns: repeat(var(--n), 1fr);
+    gap: 4px;
+  }
+  .heads {
+    margin: 8px -6px 0 78px;
+    font-size: 12px;
+    text-align: center;
+  }
+  .heads span {
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+  ol {
+    margin: 4px -16px 0 -20px;
+  }
+  li button {
+    display: grid;
+    grid-template-columns: 78px 1fr;
+    align-items: center;
+    width: 100%;
+    min-height: 64px;
+    padding: 4px 10px 4px 16px;
+    border-left: 4px solid transparent;
+  }
+  li.on button {
+    border-left-color: var(--leaf);
+    background: var(--leaf-tint);
+  }
+  .mark {
+    justify-self: center;
+    width: 24px;
+    height: 20px;
+    border: 1.6px dashed var(--ink-2);
+    border-radius: 4px;
+  }
+  .mark.written {
+    border: 1.6px solid var(--ink-2);
+    background: linear-gradient(var(--ink-2), var(--ink-2)) center / 10px 1.6px no-repeat
+      var(--paper);
+  }
+  .mark.wrong {
+    border: 2px solid var(--clay);
+    background: var(--paper);
+    transform: rotate(-7deg);
+  }
+  .shelf-acts {
+    display: flex;
+    flex-direction: column;
+    gap: 8px;
+    margin-top: 16px;
+  }
+  .seen {
+    position: absolute;
+    inset: 0;
+    display: grid;
+    grid-template-rows: minmax(0, 1fr) auto;
+  }
+  .top {
+    position: relative;
+    min-height: 0;
+    overflow: hidden;
+  }
+  .paper {
+    display: flex;
+    flex-direction: column;
+    align-items: center;
+    justify-content: center;
+    height: 100%;
+  }
+  .result {
+    font-size: 56px;
+    line-height: 72px;
+    font-weight: 700;
+  }
+  .words {
+    font-size: var(--t4);
+    line-height: 36px;
+  }
+  .under {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 8px 32px;
+    padding: 10px 28px 14px;
+    border-top: 1px solid var(--line);
+  }
+  .saw {
+    display: grid;
+    grid-template-columns: repeat(2, minmax(150px, auto));
+    gap: 4px 28px;
+    margin-top: 4px;
+    font-size: var(--t1);
+    line-height: 19px;
+  }
+  .title {
+    display: flex;
+    align-items: center;
+    justify-content: space-between;
+    min-height: 44px;
+    margin-top: -8px;
+  }
+  .undo {
+    display: flex;
+    align-items: center;
+    gap: 6px;
+    min-height: 44px;
+    color: var(--leaf);
+    font-weight: 650;
+  }
+  .row {
+    margin: 0 -12px;
+    padding: 4px 12px;
+    border-bottom: 1px solid var(--line);
+  }
+  .row.open {
+    background: var(--sheet);
+    border-left: 4px solid var(--leaf);
+    padding-left: 8px;
+  }
+  .tight {
+    padding-block: 0;
+  }
+  .tight .line {
+    min-height: 44px;
+  }
+  .line {
+    display: flex;
+    align-items: center;
+    gap: 6px;
+    min-height: 52px;
+  }
+  .child {
+    display: flex;
+    flex: 1;
+    align-items: center;
+    gap: 8px;
+    min-width: 0;
+    min-height: 44px;
+    line-height: 19px;
+  }
+  .name {
+    min-width: 0;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  .seat {
+    flex: none;
+    display: grid;
+    place-items: center;
+    width: 28px;
+    height: 28px;
+    border: 2px solid var(--leaf);
+    border-radius: 50%;
+    font-weight: 700;
+  }
+  .open .seat {
+    background: var(--leaf);
+    color: #fff;
+  }
+  .box {
+    min-width: 72px;
+    min-height: 44px;
+    padding: 0 8px;
+    border: 2px dashed var(--ink-2);
+    border-radius: var(--r2);
+    font-size: 22px;
+    text-align: right;
+  }
+  .box:hover:not(:disabled) {
+    border-color: var(--leaf);
+    background: var(--leaf-tint);
+  }
+  .box.written {
+    border: 0;
+    color: var(--ink);
+  }
+  .box.wrong {
+    border: 2px solid var(--clay);
+    color: var(--clay-ink);
+    background: var(--sheet);
+    transform: rotate(-2deg);
+  }
+  .slip {
+    font-size: var(--t1);
+    line-height: 18px;
+    padding-bottom: 4px;
+  }
+  .slip b {
+    color: var(--clay-ink);
+    font-weight: 650;
+  }
+  .slip::first-letter {
+    text-transform: uppercase;
+  }
+  .hint,
+  .notice {
+    margin-top: 10px;
+  }
+  .notice {
+    padding: 8px 10px;
+    border-left: 3px solid var(--leaf);
+    background: var(--paper);
+    font-size: var(--t1);
+  }
+</style>
