@@ -62,7 +62,7 @@ var school = []class{
 	},
 	{
 		"Bee room",
-		[]person{{Login{"orla@vineswap.test", "Orla", "leads the Bee room"}, store.Lead}},
+		[]person{{Login{"orla@vineswap.test", "Orla", "leads the Bee room, and the Orchard room too"}, store.Lead}},
 		[]string{
 			"Alma R.", "Anton V.", "Bea K.", "Cosmo H.", "Dora S.", "Elif T.", "Emil P.", "Frida N.", "Gus L.", "Hedda O.", "Ida W.", "Jonas F.",
 			"Kaya M.", "Lio B.", "Malu E.", "Nils C.", "Olive D.", "Pepe G.", "Runa J.", "Samu I.", "Tilda Q.", "Uma X.", "Vito Y.", "Zoe U.",
@@ -109,7 +109,8 @@ func Load(ctx context.Context, s *store.Store, hash func(string) (string, error)
 			return fmt.Errorf("the demo school: %w", err)
 		}
 	}
-	return nil
+	// Whoever leads both rooms can move a child from one to the other.
+	return s.Join(ctx, id("account", school[1].people[0].Email), id("class", school[0].name), store.Lead)
 }
 
 // weeksBack is since when the children are enrolled.

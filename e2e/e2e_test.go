@@ -141,6 +141,23 @@ func (s school) login(g *guide.Guide, name string) *guide.Guide {
 	return g.LogIn(s.url, name+"@vineswap.test", demo.Password)
 }
 
+// learner finds a child of the Orchard room.
+func (s school) learner(name string) uuid.UUID {
+	s.Helper()
+	_, class := s.lead()
+	list, err := s.store.Learners(context.Background(), class)
+	if err != nil {
+		s.Fatal(err)
+	}
+	for _, l := range list {
+		if l.Name == name {
+			return l.ID
+		}
+	}
+	s.Fatalf("there is no %s", name)
+	return uuid.Nil
+}
+
 // lead is the account that leads the Orchard room, and that class.
 func (s school) lead() (account store.Account, class uuid.UUID) {
 	s.Helper()

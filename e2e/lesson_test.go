@@ -9,6 +9,7 @@ import (
 
 	"github.com/chromedp/chromedp/kb"
 
+	"vineswap/core/book"
 	"vineswap/core/lesson"
 	"vineswap/core/material"
 	"vineswap/core/place"
@@ -90,8 +91,11 @@ func TestALessonByTouch(t *testing.T) {
 	if kept.At.String() != "read/2" || kept.Material != material.Blocks || kept.Stand != lesson.OnTheMat || kept.Current().String() != "1458+2367" {
 		t.Errorf("kept %+v", kept)
 	}
-	g.Press("Finish the lesson").See("No lesson in hand")
+	g.Press("Write who did what").See("as the mat saw it").Press("Wren A. right, 3825").Press("Jory P. right, 3825").Press("Finish the lesson").See("No lesson in hand")
 	s.check(g)
+	if seen, err := s.store.LessonObservations(context.Background(), kept.ID); err != nil || len(seen) != 2 || seen[0].Came != book.Marked || !seen[1].Right() {
+		t.Errorf("recorded %+v, %v", seen, err)
+	}
 	if ended := s.keptAs(kept.ID); ended.Stand != lesson.Ended {
 		t.Errorf("finished and still %s", ended.Stand)
 	}
@@ -134,7 +138,11 @@ func TestALessonByKeysAlone(t *testing.T) {
 	if kept.At.String() != "read/2" || len(kept.Seated) != 1 || kept.Seated[0].Name != "Ada W." || kept.Material != material.Beads {
 		t.Errorf("kept %+v", kept)
 	}
-	g.Key(" ").See("No lesson in hand")
+	g.Key(" ").See("as the mat saw it").LetGo().Key("1").See("no answer").Key("6", "2", "n", " ").See("What should come up is forgotten").LetGo().Key(" ").See("No lesson in hand")
+	s.check(g)
+	if seen, err := s.store.LessonObservations(context.Background(), kept.ID); err != nil || len(seen) != 1 || seen[0].Answer.Text != "62" || seen[0].Help != book.Nudged || seen[0].Came != book.Typed {
+		t.Errorf("recorded %+v, %v", seen, err)
+	}
 }
 
 const demoPassword = "plums-and-honey"

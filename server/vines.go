@@ -14,6 +14,7 @@ import (
 	"vineswap/core/choose"
 	"vineswap/core/group"
 	"vineswap/core/ladder"
+	"vineswap/core/lesson"
 	"vineswap/core/say"
 	"vineswap/formats"
 	"vineswap/store"
@@ -163,7 +164,7 @@ func (s *Server) morning(c *call) error {
 		return err
 	}
 	w := c.class.Settings.Words()
-	out := wire.Today{Waited: []wire.Waited{}, Check: wire.ChecksOf(w, group.LookAgain(children, mostToCheck, today), today), Unwritten: []wire.Unwritten{}}
+	out := wire.Today{Waited: []wire.Waited{}, Check: wire.ChecksOf(w, group.LookAgain(children, mostToCheck, today), today), Unwritten: []wire.Unwritten{}, Meetings: wire.MeetingsOf(w, group.Meetings(children, lesson.MostChildren, mostMeetings, today))}
 	for _, waited := range group.Longest(children, mostWaiting, today) {
 		out.Waited = append(out.Waited, wire.Waited{Learner: wire.Learner{ID: waited.ID, Name: waited.Name}, Days: waited.Days, Never: waited.Never, Says: wire.WaitsSay(waited.Days, waited.Never)})
 	}
@@ -177,6 +178,8 @@ func (s *Server) morning(c *call) error {
 const (
 	mostWaiting = 6
 	mostToCheck = 6
+	// mostMeetings is how many lessons it suggests.
+	mostMeetings = 3
 )
 
 func (s *Server) addUnwritten(c *call, out *wire.Today, children []group.Child, today book.Day, zone *time.Location) error {

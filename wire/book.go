@@ -227,6 +227,16 @@ type Today struct {
 	Waited    []Waited    `json:"waited"`
 	Check     []Check     `json:"check"`
 	Unwritten []Unwritten `json:"unwritten"`
+	Meetings  []Meeting   `json:"meetings"` // lessons that suggest themselves
+}
+
+// Meeting is a lesson that suggests itself.
+type Meeting struct {
+	Stage    string    `json:"stage"`
+	Name     string    `json:"name"`
+	Example  string    `json:"example"`
+	Children []Learner `json:"children"`
+	Why      string    `json:"why"`
 }
 
 // Waited is a child who waits for a lesson.

@@ -329,6 +329,20 @@ func ChecksOf(w say.Words, list []group.Look, today book.Day) []Check {
 	return out
 }
 
+// MeetingsOf makes the lessons that suggest themselves.
+func MeetingsOf(w say.Words, list []group.Meeting) []Meeting {
+	out := []Meeting{}
+	for _, m := range list {
+		stage, _ := ladder.StageByID(m.Stage)
+		made := Meeting{Stage: string(m.Stage), Name: w.Stage(m.Stage), Example: say.Sum(stage.Example), Children: []Learner{}, Why: say.Meeting(m)}
+		for _, c := range m.Children {
+			made.Children = append(made.Children, Learner{c.ID, c.Name})
+		}
+		out = append(out, made)
+	}
+	return out
+}
+
 // UnwrittenOf makes a lesson that waits to be written up.
 func UnwrittenOf(w say.Words, id string, l lesson.Lesson, names []string, day, today book.Day) Unwritten {
 	return Unwritten{Lesson: id, Day: say.ShortDay(day, today), Names: strings.Join(names, ", "), What: fmt.Sprintf("%s, %s", say.Sum(l.Problems[0]), w.Stage(l.Stage))}

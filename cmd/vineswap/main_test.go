@@ -12,6 +12,7 @@ import (
 	"os"
 	"os/exec"
 	"path/filepath"
+	"reflect"
 	"strings"
 	"syscall"
 	"testing"
@@ -99,6 +100,7 @@ func TestMistakesInTyping(t *testing.T) {
 		"an unknown flag of choose": choose("--digit", "1,1"),
 		"an unknown command":        {"gather"},
 		"no database":               {"migrate"},
+		"an argument to rejudge":    {"rejudge", "all"},
 		"no email":                  {"account", "add", "--class", "Shed", "--zone", "Europe/Vienna"},
 		"no class":                  {"account", "add", "--email", "a@school.test", "--zone", "Europe/Vienna"},
 		"no zone":                   {"account", "add", "--email", "a@school.test", "--class", "Shed", "--zone", "Mars"},
@@ -118,6 +120,42 @@ func TestOriginIsChecked(t *testing.T) {
 		if status != 2 || !strings.Contains(errs, "VINESWAP_ORIGIN") {
 			t.Errorf("%s: %d %s", bad, status, errs)
 		}
+	}
+}
+
+func TestClockIsChecked(t *testing.T) {
+	_, errs, status := run(t, "", []string{"VINESWAP_CLOCK=noon", "VINESWAP_DATABASE=postgres://127.0.0.1:1/x"}, "serve")
+	if status != 2 || !strings.Contains(errs, "VINESWAP_CLOCK") {
+		t.Errorf("status %d, %q", status, errs)
+	}
+}
+
+// Judging anew, from the command line, gives what was kept.
+func TestRejudge(t *testing.T) {
+	url := pgtest.URL(t)
+	s := pgtest.Open(t, url)
+	if err := demo.Load(context.Background(), s, func(p string) (string, error) { return p, nil }, time.Date(2026, 11, 25, 8, 30, 0, 0, time.UTC)); err != nil {
+		t.Fatal(err)
+	}
+	lead, err := s.AccountByEmail(context.Background(), demo.Logins()[0].Email)
+	if err != nil {
+		t.Fatal(err)
+	}
+	classes, err := s.Memberships(context.Background(), lead.ID)
+	if err != nil {
+		t.Fatal(err)
+	}
+	before, err := s.Standings(context.Background(), classes[0].ClassID)
+	if err != nil {
+		t.Fatal(err)
+	}
+	out, errs, status := run(t, "", []string{"VINESWAP_DATABASE=" + url}, "rejudge")
+	if status != 0 || out != "Judged 46 learners anew.\n" {
+		t.Errorf("status %d, %q, %q", status, out, errs)
+	}
+	after, err := s.Standings(context.Background(), classes[0].ClassID)
+	if err != nil || len(before) != 22 || !reflect.DeepEqual(before, after) {
+		t.Errorf("%d children before, %d after, %v", len(before), len(after), err)
 	}
 }
 

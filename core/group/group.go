@@ -176,13 +176,17 @@ func Proposed(children []Child, stage choose.StageID, most int, today book.Day) 
 }
 
 // Fullest returns the stage of a strand at which most children wobble, are ready
-// or are to be checked: the one to look at first. Of stages alike the first.
+// or are to be checked: the one to look at first. Stages that numbers can be
+// drawn for come before others, and of stages alike the first.
 func Fullest(children []Child, strand ladder.Strand, today book.Day) choose.StageID {
 	counts := map[choose.StageID]int{}
 	for _, c := range children {
 		for _, leaf := range c.Standings.Vine(strand, today) {
 			if slices.Contains([]ladder.State{ladder.Wobbling, ladder.Ready, ladder.CheckAgain}, leaf.State) {
 				counts[leaf.Stage]++
+				if _, err := choose.ParseStage(string(leaf.Stage)); err == nil {
+					counts[leaf.Stage] += len(children)
+				}
 			}
 		}
 	}
@@ -193,6 +197,53 @@ func Fullest(children []Child, strand ladder.Strand, today book.Day) choose.Stag
 		}
 	}
 	return best
+}
+
+// Meeting is a lesson that suggests itself: who sits together at which stage, and
+// how many of them stand how.
+type Meeting struct {
+	Stage    choose.StageID
+	Children []Child
+	Counts   map[ladder.State]int
+}
+
+// Meetings suggests lessons at stages that numbers can be drawn for, those first
+// at which most children wobble or are ready; nobody sits at two. Each has at
+// most so many seats.
+func Meetings(children []Child, seats, most int, today book.Day) []Meeting {
+	var list []Meeting
+	rest := slices.Clone(children)
+	for len(list) < most {
+		var best Meeting
+		for _, stage := range choose.Stages() {
+			if m := meeting(rest, stage, seats, today); m.presses() > best.presses() {
+				best = m
+			}
+		}
+		if best.presses() == 0 {
+			return list
+		}
+		list = append(list, best)
+		rest = slices.DeleteFunc(rest, func(c Child) bool {
+			return slices.ContainsFunc(best.Children, func(x Child) bool { return x.ID == c.ID })
+		})
+	}
+	return list
+}
+
+// presses is how many of a meeting wobble or are ready.
+func (m Meeting) presses() int { return m.Counts[ladder.Wobbling] + m.Counts[ladder.Ready] }
+
+func meeting(children []Child, stage choose.StageID, seats int, today book.Day) Meeting {
+	m := Meeting{Stage: stage, Children: Proposed(children, stage, seats, today), Counts: map[ladder.State]int{}}
+	for _, c := range m.Children {
+		for _, leaf := range c.Standings.Vine(ladder.StrandOf(stage), today) {
+			if leaf.Stage == stage {
+				m.Counts[leaf.State]++
+			}
+		}
+	}
+	return m
 }
 
 // Waited is a child who waits, and for how many days; Never tells that nothing

@@ -95,11 +95,11 @@ var slipSays = map[slip.ID]string{
 // Slip says what a slip does, as part of a sentence.
 func Slip(id slip.ID) string { return slipSays[id] }
 
-// Sum writes a problem with spaces: "47 + 25", "62 − 38".
+// Sum writes a problem with spaces that do not break: "47 + 25", "62 − 38".
 func Sum(p swap.Problem) string {
-	sign := " + "
+	sign := "\u00a0+\u00a0"
 	if p.Kind == swap.Difference {
-		sign = " − "
+		sign = "\u00a0−\u00a0"
 	}
 	out := ""
 	for i, n := range p.Numbers {
@@ -217,7 +217,7 @@ func (w Words) underWay(g ladder.Grounds) string {
 func (w Words) wobbles(g ladder.Grounds, today book.Day) string {
 	var wrong []string
 	for _, x := range g.Wrong {
-		wrong = append(wrong, fmt.Sprintf("%s = %s", Sum(x.Problem), given(x.Answer)))
+		wrong = append(wrong, fmt.Sprintf("%s\u00a0=\u00a0%s", Sum(x.Problem), given(x.Answer)))
 	}
 	said := fmt.Sprintf("%d of the last %d answers are wrong, the last %s: %s.", len(g.Wrong), g.Of, onDay(g.Last, today), list(wrong))
 	if len(g.Wrong) == g.Of {
@@ -404,4 +404,21 @@ func (w Words) Counted(c place.Column) string {
 // Judged says what a guide judged: "no swap in the column is secure".
 func (w Words) Judged(stage choose.StageID, manner book.Manner, state ladder.State) string {
 	return fmt.Sprintf("%s: %s, %s: %s", Strand(ladder.StrandOf(stage)), w.Stage(stage), InManner(manner), State(state))
+}
+
+// Meeting says why a lesson suggests itself: "Two are ready for it, one wobbles."
+func Meeting(m group.Meeting) string {
+	var parts []string
+	for _, c := range []struct {
+		state     ladder.State
+		one, many string
+	}{{ladder.Ready, "is ready for it", "are ready for it"}, {ladder.Wobbling, "wobbles", "wobble"}, {ladder.CheckAgain, "is to be checked", "are to be checked"}, {ladder.UnderWay, "is under way", "are under way"}, {ladder.Shown, "was shown it", "were shown it"}} {
+		switch n := m.Counts[c.state]; {
+		case n == 1:
+			parts = append(parts, "one "+c.one)
+		case n > 1:
+			parts = append(parts, place.Number(n).Words(false)+" "+c.many)
+		}
+	}
+	return capital(list(parts)) + "."
 }

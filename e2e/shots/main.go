@@ -38,7 +38,7 @@ func shots(address, folder string) error {
 	to := func(name string) string { return filepath.Join(folder, name+".png") }
 
 	g.Open(address).See("Open the room").Picture(to("login"))
-	g.LogIn(address, demo.Logins()[0].Email, demo.Password).See("Start a lesson").Picture(to("today-first"))
+	g.LogIn(address, demo.Logins()[0].Email, demo.Password).See("could be next").Picture(to("today"))
 	g.Press("Start a lesson").See("Twelve of them").Press("several swaps")
 	for _, number := range []string{"Number 1: more digits", "Number 2: more digits"} {
 		g.Press(number)
@@ -46,14 +46,18 @@ func shots(address, folder string) error {
 	g.Holds("four places", "document.getElementById('knot-thousands')").Press("tens to hundreds").Picture(to("numbers"))
 	g.Write("Numbers of your own", "2468+1375").Press("Look").See("2468+1375").See("Fullest moment").Press("Gather").See("Who comes?")
 	g.Press("Wren A.").See("1Wren A.").Press("Teo B.").See("2Teo B.").Press("Mina S.").See("3Mina S.").Press("done").Picture(to("gather"))
-	g.Press("Lay out").See("Two trays").LetGo()
-	g.Key(" ", " ", " ", " ").See("Laid together they read 1375").Picture(to("mat-trays"))
-	g.Key(" ", " ", " ").See("Ten ones. Stop.").Picture(to("mat-swap"))
+	g.Press("Lay out").See("Two trays").Press("Wren A. …").Write("Wren A. says about", "3800").Press("Lock it").See("Wren A. 3800").Press("Teo B. …").Write("Teo B. says about", "3500").Press("Lock it").See("Teo B. 3500").LetGo()
+	g.Key(" ", " ", " ", " ", " ", " ", " ").See("Ten ones. Stop.").Picture(to("mat-swap"))
 	g.Turn(768, 1024).Picture(to("mat-portrait")).Turn(1280, 800)
 	g.Key(" ", " ", " ", " ").See("Ten tens. Stop.").Press("blocks").LetGo().Picture(to("mat-blocks"))
 	g.Key(" ", " ", " ", " ", " ", " ", " ").See("slide together").Picture(to("mat-read"))
-	g.Press("Today").See("in your hand").Picture(to("today"))
-	g.Turn(768, 1024).Picture(to("today-portrait")).Turn(1280, 800)
+	g.Key(" ", " ", " ").See("3843 came out").Press("Wren A. right, 3843").LetGo().Key("2").See("no answer").Key("3", "7", "3", "3", "n").Picture(to("record"))
+	g.Turn(768, 1024).Picture(to("record-portrait")).Turn(1280, 800)
+	g.Press("Class").See("longest without").Press("one swap, higher").See("stage 5 of 10").Picture(to("class"))
+	g.Turn(768, 1024).Picture(to("class-portrait")).Turn(1280, 800)
+	g.Press("taking").See("across one zero").Press("one swap, tens").See("stage 2 of 7").Picture(to("class-taking"))
+	g.Press("Greta Z. 0 days").See("What was seen").Picture(to("learner"))
 	g.Press("Orchard room").See("In the class’s own words").Picture(to("settings"))
+	g.Press("People").See("22 children").Press("Hugo M.").See("leaves the class").Press("Invite an assistant").See("works once").Picture(to("people"))
 	return g.Err()
 }

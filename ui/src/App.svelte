@@ -1,32 +1,33 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import Router, { replace, router } from 'svelte-spa-router';
+  import { wrap } from 'svelte-spa-router/wrap';
   import Wrong from './lib/parts/Wrong.svelte';
   import Defs from './lib/pieces/Defs.svelte';
   import { loadDesk, loadMe, shared } from './lib/state.svelte';
-  import Class from './routes/class/Class.svelte';
-  import Gather from './routes/gather/Gather.svelte';
-  import Learner from './routes/learner/Learner.svelte';
   import Login from './routes/login/Login.svelte';
-  import Mat from './routes/mat/Mat.svelte';
-  import Numbers from './routes/numbers/Numbers.svelte';
-  import Join from './routes/people/Join.svelte';
-  import People from './routes/people/People.svelte';
-  import Record from './routes/record/Record.svelte';
-  import Settings from './routes/settings/Settings.svelte';
   import Today from './routes/today/Today.svelte';
 
+  // Today comes with the page; the other views when they are opened.
   const routes = {
     '/:class/today': Today,
-    '/:class/numbers': Numbers,
-    '/:class/gather/:lesson': Gather,
-    '/:class/mat/:lesson': Mat,
-    '/:class/class': Class,
-    '/:class/record/:lesson': Record,
-    '/:class/learner/:learner': Learner,
-    '/:class/people': People,
-    '/:class/settings': Settings,
+    '/:class/numbers': wrap({ asyncComponent: () => import('./routes/numbers/Numbers.svelte') }),
+    '/:class/gather/:lesson': wrap({
+      asyncComponent: () => import('./routes/gather/Gather.svelte'),
+    }),
+    '/:class/mat/:lesson': wrap({ asyncComponent: () => import('./routes/mat/Mat.svelte') }),
+    '/:class/record/:lesson': wrap({
+      asyncComponent: () => import('./routes/record/Record.svelte'),
+    }),
+    '/:class/class': wrap({ asyncComponent: () => import('./routes/class/Class.svelte') }),
+    '/:class/learner/:learner': wrap({
+      asyncComponent: () => import('./routes/learner/Learner.svelte'),
+    }),
+    '/:class/people': wrap({ asyncComponent: () => import('./routes/people/People.svelte') }),
+    '/:class/settings': wrap({ asyncComponent: () => import('./routes/settings/Settings.svelte') }),
   };
+  const join = (): Promise<typeof import('./routes/people/Join.svelte')> =>
+    import('./routes/people/Join.svelte');
 
   const classId = $derived(router.location.split('/')[1] ?? '');
   /** The word of an invitation, in its link. */
@@ -47,7 +48,7 @@
 <Defs />
 <div class="unseen" aria-live="polite" data-live>{shared.said}</div>
 {#if word && shared.me !== undefined}
-  <Join {word} />
+  {#await join() then { default: Join }}<Join {word} />{/await}
 {:else if shared.me === null}
   <Login />
 {:else if shared.me && shared.desk && shared.desk.class.id === classId}

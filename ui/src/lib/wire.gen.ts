@@ -392,6 +392,7 @@ export interface Today {
   waited: Waited[];
   check: Check[];
   unwritten: Unwritten[];
+  meetings: Meeting[];
 }
 export interface Waited {
   id: string;
@@ -412,6 +413,13 @@ export interface Unwritten {
   day: string;
   names: string;
   what: string;
+}
+export interface Meeting {
+  stage: string;
+  name: string;
+  example: string;
+  children: Learner[];
+  why: string;
 }
 export interface Vines {
   strand: string;

@@ -10,7 +10,7 @@
     mark = lesson?.mark ?? 0,
   }: { lesson?: LessonLink; mark?: number } = $props();
 
-  const PITCH = 62;
+  const PITCH = 66;
   const NEAR = 26;
   const width = $derived((lesson?.ribbon.length ?? 0) * PITCH);
   const at = (i: number): number => NEAR + i * PITCH;

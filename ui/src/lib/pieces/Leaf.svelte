@@ -47,7 +47,10 @@
     />
   {/if}
   {#if explained}
-    <g class="berries" transform="translate({-9.5 * k} {6 * k}) scale({k})">
+    <g
+      class="berries"
+      transform="translate({-9.5 * k} {(state === 'wobbling' ? -9 : 6) * k}) scale({k})"
+    >
       <circle r="2.6" /><circle cx="5" r="2.6" /><circle cx="2.5" cy="4.3" r="2.6" />
     </g>
   {/if}

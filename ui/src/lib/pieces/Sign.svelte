@@ -11,14 +11,9 @@
     wobbling: ['secure', 'wobbling', 'secure'],
   };
   const r = $derived(size * 0.42);
-  const drop = $derived(state === 'wobbling' ? -size * 0.36 : 0);
+  const top = $derived(size * (state === 'wobbling' ? -0.16 : -0.74));
 </script>
 
-<svg
-  width={size}
-  height={size}
-  viewBox="{-size / 2} {drop - size * 0.62} {size} {size}"
-  aria-hidden="true"
->
-  <g transform="translate(0 {drop})"><Leaf {state} lobes={LOBES[state] ?? []} {r} /></g>
+<svg width={size} height={size} viewBox="{-size / 2} {top} {size} {size}" aria-hidden="true">
+  <Leaf {state} lobes={LOBES[state] ?? []} {r} />
 </svg>

@@ -11,7 +11,7 @@
   import Wrong from '../../lib/parts/Wrong.svelte';
   import Leaf from '../../lib/pieces/Leaf.svelte';
   import Sign from '../../lib/pieces/Sign.svelte';
-  import { classPath, guarded, shared, troubleOf, view } from '../../lib/state.svelte';
+  import { classPath, guarded, loadDesk, shared, troubleOf, view } from '../../lib/state.svelte';
   import type { Learner, Trouble, VineStage, Vines } from '../../lib/wire.gen';
   import Grid from './Grid.svelte';
   import LeafKey from './LeafKey.svelte';
@@ -75,7 +75,10 @@
     void push(view(`numbers?stage=${planned.id}&children=${ids}`));
   };
 
-  onMount(() => load('joining', 'need', ''));
+  onMount(() => {
+    void loadDesk(desk.class.id);
+    void load('joining', 'need', '');
+  });
 </script>
 
 <svelte:window onkeydown={shortcuts({ space: plan })} />
@@ -218,7 +221,7 @@
                   (!on && who.length >= (planned?.plan.seats ?? 0))}
                 onclick={() => toggle(c)}>{c.name}</button
               >
-              {#if g.state !== 'under-way'}<p>{c.why}</p>{/if}
+              <p>{c.why}</p>
             </li>
           {/each}
         </ul>

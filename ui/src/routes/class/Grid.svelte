@@ -135,16 +135,19 @@
             tabindex="-1"
             onclick={() => onopen(c.id)}
             onpointerenter={(e) => e.pointerType === 'mouse' && onpoint('', c.id)}
-            aria-label="{c.name}, {c.waits}"
           >
-            <span class="days" class:long={c.days > 7 || c.never}>{c.never ? '–' : c.days}</span>
-            <span class="tick" style:height="{(i % NAMES) * 20 + 2}px"></span>
             <span
               class="name"
               class:chosen={chosen.includes(c.id)}
               class:end={i > n - 3}
               style:top="{24 + (i % NAMES) * 20}px">{c.name}</span
             >
+            <span class="days" class:long={c.days > 7 || c.never}
+              >{c.never ? '–' : c.days}<span class="unseen"
+                >{c.never ? ' not seen yet' : ' days since seen'}</span
+              ></span
+            >
+            <span class="tick" style:height="{(i % NAMES) * 20 + 2}px"></span>
           </button>
         </th>
       {/each}

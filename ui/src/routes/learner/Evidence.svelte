@@ -38,8 +38,8 @@
             ><HelpSign help={e.help} size={18} /> {e.help}</td
           >
           <td class="sum kid"
-            >{e.problem}{#if e.help !== 'shown' || e.answer}{' = '}<b class:wrong={!e.right}
-                >{e.answer || 'nothing'}</b
+            >{e.problem}{#if e.help !== 'shown' || e.answer}<span class="eq">=</span><b
+                class:wrong={!e.right}>{e.answer || 'nothing'}</b
               >{/if}</td
           >
           <td class="mark">
@@ -118,6 +118,9 @@
     text-align: right;
     font-size: var(--t2);
     white-space: nowrap;
+  }
+  .eq {
+    margin: 0 6px;
   }
   .sum b.wrong {
     color: var(--plum);

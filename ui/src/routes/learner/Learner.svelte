@@ -101,7 +101,10 @@
       void load(params.learner);
     }
   });
-  onMount(() => () => (shown = ''));
+  onMount(() => {
+    void loadDesk(desk.class.id);
+    return () => (shown = '');
+  });
 </script>
 
 <svelte:window onkeydown={shortcuts({ space: next })} />
@@ -110,7 +113,7 @@
   title={child?.name ?? 'Child'}
   keys={[['space', step && shared.mayPresent ? 'plan the next step' : 'back to the class']]}
   shelfWidth={172}
-  drawer={330}
+  drawer={250}
   shelfSays="the class"
   bookSays={node?.name ?? ''}
 >
@@ -151,28 +154,33 @@
   {#snippet book()}
     {#if child && node}
       <h1 class="cap">{node.name}</h1>
-      <p class="why">{node.leaf.why}</p>
+      {#if !node.lobes.some((l) => l.state)}<p class="why">{node.leaf.why}</p>{/if}
       <ul class="lobes">
         {#each node.manners as m, i (m.id)}
           {#if node.lobes[i]!.state}
-            <li><b>{m.name}</b> {node.lobes[i]!.says}</li>
+            <li class:worst={node.lobes[i]!.state === node.leaf.state}>
+              <b>{m.name}: {node.lobes[i]!.says}.</b>
+              {node.lobes[i]!.why}
+            </li>
           {/if}
         {/each}
       </ul>
-      <h2 class="part">Next</h2>
-      <ol class="steps">
-        {#each child.steps.slice(0, 4) as s, i (i)}
-          <li>
-            <button onclick={() => pick(s.stage)}><b>{s.do}</b></button>
-            {#if s.stage !== stage}<p>{s.why}</p>{/if}
-          </li>
-        {:else}<li class="small">Nothing presses. Let the child choose.</li>{/each}
-      </ol>
-      {#each child.judgements.slice(0, 2) as j (j.day + j.says)}
-        <p class="judged">
-          {j.day}: {j.says}, judged by {j.by}{#if j.reason}, because “{j.reason}”{/if}.
-        </p>
-      {/each}
+      {#if !judging}
+        <h2 class="part">Next</h2>
+        <ol class="steps">
+          {#each child.steps.slice(0, 4) as s, i (i)}
+            <li>
+              <button onclick={() => pick(s.stage)}><b>{s.do}</b></button>
+              {#if s.stage !== stage}<p>{s.why}</p>{/if}
+            </li>
+          {:else}<li class="small">Nothing presses. Let the child choose.</li>{/each}
+        </ol>
+        {#each child.judgements.slice(0, 2) as j (j.day + j.says)}
+          <p class="judged">
+            {j.day}: {j.says}, judged by {j.by}{#if j.reason}, because “{j.reason}”{/if}.
+          </p>
+        {/each}
+      {/if}
       {#if lead && !judging}
         <button class="other" onclick={() => (judging = true)}>You see it otherwise?</button>
       {:else if lead}
@@ -261,6 +269,14 @@
     grid-template-rows: auto minmax(0, 1fr) 198px;
     padding: 12px 24px 12px 26px;
   }
+  @media (max-width: 900px) {
+    .child {
+      grid-template-rows: auto minmax(0, 1fr) 132px;
+    }
+    .child .title p {
+      display: none;
+    }
+  }
   .title {
     position: absolute;
     right: 28px;
@@ -295,8 +311,19 @@
     font-size: var(--t1);
     line-height: 20px;
   }
+  .lobes li {
+    margin-bottom: 4px;
+    color: var(--ink-2);
+  }
   .lobes b {
     font-weight: 600;
+    color: var(--ink);
+  }
+  .lobes b::first-letter {
+    text-transform: uppercase;
+  }
+  .lobes .worst {
+    color: var(--ink);
   }
   .part {
     margin: 14px 0 2px;

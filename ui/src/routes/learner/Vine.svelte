@@ -19,7 +19,7 @@
 
   const most = $derived(Math.max(...strands.map((s) => s.stages.length)));
   const pitch = $derived(w / Math.max(2, strands.length));
-  const step = $derived(Math.min(52, (h - 62) / most));
+  const step = $derived(Math.min(52, (h - 106) / Math.max(1, most - 1)));
   const ground = $derived(h - 34);
   const x = (i: number): number => 44 + i * pitch;
   const y = (level: number): number => ground - 26 - level * step;

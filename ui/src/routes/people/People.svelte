@@ -123,7 +123,11 @@
       {#if people}
         <section>
           <h1>
-            {people.children.length === 1 ? 'One child' : `${people.children.length} children`}
+            {people.children.length === 0
+              ? 'No child yet'
+              : people.children.length === 1
+                ? 'One child'
+                : `${people.children.length} children`}
           </h1>
           {#if back}
             <p class="back" role="status">
@@ -230,6 +234,8 @@
         label={lines.length === 1 ? `Add ${lines[0]}` : `Add ${lines.length} children`}
         onclick={() => void add()}
       />
+    {:else if people?.children.length === 0}
+      <Next label="Add a child" disabled />
     {:else}
       <Next label="To the class" key="space" onclick={next} />
     {/if}

@@ -4,7 +4,7 @@
 
   let { worked, children }: { worked: Worked; children: Learner[] } = $props();
 
-  const W = 300;
+  const W = 250;
   const values = $derived([worked.answer, ...worked.estimates.map((e) => e.value)]);
   const low = $derived(Math.min(...values));
   const span = $derived(Math.max(1, Math.max(...values) - low));

@@ -23,8 +23,15 @@
     onnothing: () => void;
   } = $props();
 
+  let field = $state<HTMLTextAreaElement>();
   let noting = $state(false);
   let dating = $state(false);
+
+  /** Opens the note and goes to it. */
+  export function note(): void {
+    noting = true;
+    setTimeout(() => field?.focus());
+  }
 
   const wrong = $derived(draft.came === 'typed' && draft.answer !== String(expected));
   function set(change: Partial<Observe>): void {
@@ -119,6 +126,7 @@
     </p>
     {#if noting}
       <textarea
+        bind:this={field}
         aria-label="Note"
         rows="2"
         placeholder={lead || !hasNote

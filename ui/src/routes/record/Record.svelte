@@ -33,6 +33,7 @@
   let openId = $state('');
   let draft = $state<Observe>();
   let touched = $state(false);
+  let white = $state<Open>();
   let w = $state(0);
   let h = $state(0);
 
@@ -239,6 +240,7 @@
     e: help('explains'),
     m: () =>
       isOpen && change({ manner: manners[(manners.indexOf(draft!.manner) + 1) % manners.length]! }),
+    o: () => white?.note(),
     ...digits,
   })}
 />
@@ -253,6 +255,7 @@
     ['r', 'right'],
     ['s t n a e', 'shown, together, nudged, alone, explains'],
     ['m', 'the next manner'],
+    ['o', 'a note'],
     ['backspace', 'wipe, or undo'],
     ['escape', 'close the child, nothing written'],
   ]}
@@ -366,7 +369,6 @@
               class="child"
               disabled={!may}
               aria-expanded={openId === c.id}
-              aria-label="{i + 1}, {c.name}"
               onclick={() => openChild(c)}
             >
               <span class="seat kid">{i + 1}</span>
@@ -397,6 +399,7 @@
           </div>
           {#if openId === c.id && draft}
             <Open
+              bind:this={white}
               {page}
               bind:draft
               bind:touched

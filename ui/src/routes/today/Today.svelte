@@ -29,7 +29,9 @@
   const action = $derived(
     inHand
       ? { label: 'Go on', to: address(inHand) }
-      : { label: 'Start a lesson', to: view('numbers') },
+      : desk.learners.length === 0 && desk.class.role === 'lead'
+        ? { label: 'Add the children', to: view('people') }
+        : { label: 'Start a lesson', to: view('numbers') },
   );
   const go = (): void => void push(action.to);
 
@@ -61,18 +63,18 @@
   {#snippet shelf()}
     <h1>{desk.class.name}</h1>
     <p class="small">
-      {desk.learners.length === 1 ? '1 child' : `${desk.learners.length} children`}
+      {desk.learners.length === 0
+        ? 'no child yet'
+        : desk.learners.length === 1
+          ? '1 child'
+          : `${desk.learners.length} children`}
     </p>
     {#if morning?.waited.length}
       <h2 class="part">Waited longest</h2>
       <Waited waited={morning.waited} />
       <p class="small">days since a lesson or a sheet</p>
-    {:else if desk.learners.length === 0}
-      <p class="part">
-        {#if desk.class.role === 'lead'}<a class="door" href={view('people')} use:link
-            >Add the children</a
-          >{:else}The lead of the class adds the children.{/if}
-      </p>
+    {:else if desk.learners.length === 0 && desk.class.role !== 'lead'}
+      <p class="part">The lead of the class adds the children.</p>
     {/if}
   {/snippet}
   {#snippet mat()}
@@ -88,7 +90,40 @@
       <ol>
         {#if inHand}{@render bud(inHand, true)}{/if}
         {#each desk.open as l (l.id)}{@render bud(l, false)}{/each}
-        {#if !inHand && desk.open.length === 0}
+        {#if shared.mayPresent}
+          {#each (morning?.meetings ?? []).slice(0, inHand ? 2 : 3) as m (m.stage)}
+            <li class="lesson bud">
+              <svg class="bud-node" width="40" height="30" viewBox="0 0 40 30" aria-hidden="true">
+                <path
+                  d="M2 22C10 22 12 12 22 12"
+                  fill="none"
+                  stroke="var(--leaf)"
+                  stroke-width="1.8"
+                />
+                <path
+                  d="M22 12C24 5 33 4 38 8C34 15 27 17 22 12Z"
+                  fill="var(--paper)"
+                  stroke="var(--leaf)"
+                  stroke-width="1.8"
+                />
+              </svg>
+              <a
+                class="what"
+                href={view(
+                  `numbers?stage=${m.stage}&children=${m.children.map((c) => c.id).join(',')}`,
+                )}
+                use:link
+              >
+                <span class="small">could be next</span>
+                <strong>{m.children.map((c) => c.name).join(', ')}</strong>
+                <span class="stage">{m.name}, with pieces</span>
+                <span class="why-next">{m.why}</span>
+              </a>
+              <span class="example kid">{m.example}</span>
+            </li>
+          {/each}
+        {/if}
+        {#if !inHand && desk.open.length === 0 && !morning?.meetings.length}
           <li class="lesson none">
             <span class="node dashed"></span>
             <span class="what">
@@ -167,13 +202,6 @@
     color: var(--ink);
     font-size: var(--t2);
     font-weight: 650;
-  }
-  .door {
-    display: inline-flex;
-    align-items: center;
-    min-height: 44px;
-    color: var(--leaf);
-    font-weight: 600;
   }
   .todo a {
     display: grid;
@@ -276,6 +304,26 @@
     font-size: var(--t3);
     line-height: 27px;
     color: var(--ink-2);
+  }
+  .bud {
+    padding: var(--s4) 0;
+  }
+  .bud-node {
+    position: absolute;
+    left: -47px;
+    top: 16px;
+  }
+  .bud .what strong {
+    font-size: var(--t3);
+    line-height: 26px;
+  }
+  .why-next {
+    color: var(--ink-2);
+  }
+  .example {
+    font-size: var(--t3);
+    color: var(--ink-2);
+    white-space: nowrap;
   }
   .sum {
     display: flex;

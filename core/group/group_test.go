@@ -1,0 +1,179 @@
+package group_test
+
+import (
+	"fmt"
+	"slices"
+	"strings"
+	"testing"
+
+	"vineswap/core/book"
+	"vineswap/core/choose"
+	"vineswap/core/group"
+	"vineswap/core/ladder"
+)
+
+const today = book.Day(20_000)
+
+// stand is how somebody stands at stages of joining with pieces: "no-swap secure
+// 3" was seen three days ago.
+func stand(t *testing.T, text string) ladder.Standings {
+	t.Helper()
+	s := ladder.Standings{}
+	for part := range strings.SplitSeq(text, ";") {
+		var stage, state string
+		var ago, runs int
+		if n, _ := fmt.Sscan(part, &stage, &state, &ago, &runs); n < 3 {
+			continue
+		}
+		s[ladder.Key{Stage: choose.StageID("joining/" + stage), Manner: book.Pieces}] = ladder.Standing{State: ladder.State(state), Grounds: ladder.Grounds{Last: today - book.Day(ago), Chosen: runs}}
+	}
+	return s
+}
+
+// class is made-up children by name.
+func class(t *testing.T, stands ...string) []group.Child {
+	t.Helper()
+	var children []group.Child
+	for _, text := range stands {
+		name, rest, _ := strings.Cut(text, ":")
+		children = append(children, group.Child{ID: strings.ToLower(name), Name: name, Standings: stand(t, rest)})
+	}
+	return children
+}
+
+func orchard(t *testing.T) []group.Child {
+	return class(t,
+		"Ada: no-swap secure 1; one-swap-ones secure 2; one-swap-higher under-way 2",
+		"Bram: no-swap secure 3; one-swap-ones wobbling 3",
+		"Clio: no-swap secure 40",
+		"Finn: no-swap secure 9",
+		"Greta:",
+		"Hugo: no-swap secure 0 4",
+	)
+}
+
+// told writes groups as "steady Bram; …".
+func told(groups []group.Group) string {
+	var out []string
+	for _, g := range groups {
+		line := string(g.Need)
+		for _, c := range g.Children {
+			line += " " + c.Name
+		}
+		out = append(out, line)
+	}
+	return strings.Join(out, "; ")
+}
+
+func TestGroups(t *testing.T) {
+	for _, c := range []struct {
+		order group.Order
+		stage choose.StageID
+		want  string
+	}{
+		{group.ByNeed, choose.NoSwap, "steady Bram; check-again Clio; ready Finn Hugo; growing Ada; unseen Greta"},
+		{group.ByWait, choose.NoSwap, "long Greta Clio Finn; lately Bram Ada Hugo"},
+		{group.ByNearness, choose.OneSwapOnes, "near Bram Clio Finn Hugo; before Greta; beyond Ada"},
+		{group.ByNearness, choose.SeveralSwaps, "before Ada Bram Clio Finn Hugo Greta"},
+	} {
+		got := group.Groups(c.order, orchard(t), ladder.Joining, c.stage, today)
+		if told(got) != c.want {
+			t.Errorf("%s, %s:\n%s, wanted\n%s", c.order, c.stage, told(got), c.want)
+		}
+	}
+	if got := group.Groups(group.ByNeed, nil, ladder.Joining, choose.NoSwap, today); len(got) != 0 {
+		t.Errorf("nobody stands as %v", got)
+	}
+}
+
+// Every child stands in every order exactly once.
+func TestNobodyIsLostInAnOrder(t *testing.T) {
+	for _, order := range group.Orders() {
+		for _, strand := range ladder.Strands() {
+			for _, stage := range ladder.Stages(strand) {
+				var names []string
+				for _, g := range group.Groups(order, orchard(t), strand, stage.ID, today) {
+					if len(g.Children) == 0 {
+						t.Errorf("%s: an empty group %s", order, g.Need)
+					}
+					for _, c := range g.Children {
+						names = append(names, c.Name)
+					}
+				}
+				slices.Sort(names)
+				if strings.Join(names, " ") != "Ada Bram Clio Finn Greta Hugo" {
+					t.Errorf("%s at %s: %v", order, stage.ID, names)
+				}
+			}
+		}
+	}
+}
+
+func namesOf(children []group.Child) string {
+	var out []string
+	for _, c := range children {
+		out = append(out, c.Name)
+	}
+	return strings.Join(out, " ")
+}
+
+func TestProposed(t *testing.T) {
+	for _, c := range []struct {
+		name  string
+		stage choose.StageID
+		most  int
+		want  string
+	}{
+		{"who waits longest first, who repeats by choice is left alone", choose.OneSwapOnes, 4, "Clio Finn Bram"},
+		{"as many as there are seats", choose.OneSwapOnes, 2, "Clio Finn"},
+		{"under way comes after", choose.OneSwapHigher, 4, "Ada"},
+		{"nobody", choose.AnySum, 4, ""},
+	} {
+		if got := namesOf(group.Proposed(orchard(t), c.stage, c.most, today)); got != c.want {
+			t.Errorf("%s: %s, wanted %s", c.name, got, c.want)
+		}
+	}
+}
+
+// Lessons that suggest themselves share nobody, and each is for some who wobble
+// or are ready.
+func TestMeetings(t *testing.T) {
+	list := group.Meetings(orchard(t), 2, 5, today)
+	var said []string
+	seen := map[string]bool{}
+	for _, m := range list {
+		said = append(said, string(m.Stage)+" "+namesOf(m.Children))
+		for _, c := range m.Children {
+			if seen[c.ID] {
+				t.Errorf("%s sits at two lessons", c.Name)
+			}
+			seen[c.ID] = true
+		}
+		if m.Counts[ladder.Wobbling]+m.Counts[ladder.Ready] == 0 {
+			t.Errorf("nobody needs %s", m.Stage)
+		}
+	}
+	if got := strings.Join(said, "; "); got != "joining/one-swap-ones Clio Finn; joining/no-swap Greta; joining/one-swap-ones Bram; joining/new-place Ada" {
+		t.Errorf("suggested are %s", got)
+	}
+	if got := group.Meetings(nil, 4, 3, today); len(got) != 0 {
+		t.Errorf("an empty class meets as %v", got)
+	}
+}
+
+func TestLongestAndLookAgain(t *testing.T) {
+	waited := group.Longest(orchard(t), 3, today)
+	if len(waited) != 3 || waited[0].Name != "Greta" || !waited[0].Never || waited[1].Name != "Clio" || waited[1].Days != 40 || waited[2].Name != "Finn" {
+		t.Errorf("%+v", waited)
+	}
+	looks := group.LookAgain(orchard(t), 9, today)
+	if len(looks) != 2 || looks[0].Name != "Bram" || looks[0].Stage != choose.OneSwapOnes || looks[1].Name != "Clio" || looks[1].Lobe.State != ladder.CheckAgain {
+		t.Errorf("%+v", looks)
+	}
+	if got := group.LookAgain(orchard(t), 1, today); len(got) != 1 {
+		t.Errorf("%d of at most one", len(got))
+	}
+	if got := group.Fullest(orchard(t), ladder.Joining, today); got != choose.OneSwapOnes {
+		t.Errorf("the fullest stage is %s", got)
+	}
+}

@@ -1,0 +1,349 @@
+package e2e_test
+
+import (
+	"context"
+	"fmt"
+	"slices"
+	"strings"
+	"testing"
+	"time"
+
+	"github.com/chromedp/chromedp/kb"
+	"github.com/google/uuid"
+
+	"vineswap/core/book"
+	"vineswap/core/choose"
+	"vineswap/core/ladder"
+	"vineswap/core/lesson"
+	"vineswap/e2e/guide"
+	"vineswap/store"
+)
+
+var ctx = context.Background()
+
+// leafSays waits until a leaf of the class reads so.
+func leafSays(child, stage, says string) string {
+	return fmt.Sprintf(`document.querySelector('[role=gridcell][aria-label="%s, %s: %s"]')`, child, stage, says)
+}
+
+// atTheMat brings a lesson with children to the mat.
+func atTheMat(g *guide.Guide, sum string, children ...string) *guide.Guide {
+	g.Press("Numbers").See("Twelve of them").Write("Numbers of your own", sum).Press("Look").Holds("looked", fmt.Sprintf("document.querySelector('[data-live]').innerText.startsWith(%q)", sum)).
+		Press("Gather").See("Who comes?")
+	for i, child := range children {
+		g.Press(child).See(fmt.Sprintf("%d%s", i+1, child))
+	}
+	return g.Press("done").Press("Lay out").See("Two trays").LetGo()
+}
+
+// workedToTheEnd steps to the said-back sum, and on to the record.
+func workedToTheEnd(g *guide.Guide) *guide.Guide {
+	for range 40 {
+		if step := guide.Read[string](g, "document.querySelector('[data-step]')?.dataset.step ?? ''"); step == "read/2" || g.Err() != nil {
+			break
+		} else {
+			g.LetGo().Key(" ").Holds("a step on", fmt.Sprintf("document.querySelector('[data-step]')?.dataset.step !== %q", step))
+		}
+	}
+	return g.LetGo().Key(" ").See("Who did what")
+}
+
+// The whole chain, twice: from the log-in to the changed vine, and again on the
+// next day, when what was right alone on two days is secure and what builds on
+// it is ready.
+func TestTheChainOverTwoDays(t *testing.T) {
+	s := loaded(t)
+	url, stop := s.serve("127.0.0.1:0")
+	s.url = url
+	g := s.sit(laptopWidth, laptopHeight)
+
+	// A new child comes into the class.
+	s.login(g, "hanne").Press("Orchard room").Press("People").See("22 children").Write("First name and initial, or a pasted list", "Quill Z.").Press("Add Quill Z.").See("23 children")
+	g.Press("Class").See("Plan this lesson").Holds("nothing but a bud", leafSays("Quill Z.", "no swap", "ready for it"))
+
+	// Planned from the class: the stage, and the child.
+	plan := func() {
+		g.Press("no swap 23 + 45").See("Ready for it").Holds("Quill is named", "[...document.querySelectorAll('.book .name')].some((b) => b.innerText === 'Quill Z.')")
+		for _, other := range guide.Read[[]string](g, "[...document.querySelectorAll('.book .name[aria-pressed=true]')].map((b) => b.innerText)") {
+			if other != "Quill Z." {
+				g.Press(other)
+			}
+		}
+		if chosen := guide.Read[bool](g, "!![...document.querySelectorAll('.book .name[aria-pressed=true]')].find((b) => b.innerText === 'Quill Z.')"); !chosen {
+			g.Press("Quill Z.")
+		}
+		g.See("Quill Z. · no swap").Press("Plan this lesson").See("For Quill Z.").See("Twelve of them").Press("Gather").See("works the ones").Press("Lay out").See("Two trays").LetGo()
+	}
+	right := func() {
+		workedToTheEnd(g).Press("Quill Z. right, ").Holds("written", "document.querySelector('.box.written')").Settle()
+	}
+	plan()
+	right()
+	g.Press("One more like it").Holds("from the beginning", at("lay-out/0"))
+	right()
+	g.Press("Finish the lesson").See("Wednesday 25 November").Press("Class").Holds("a short lobe", leafSays("Quill Z.", "no swap", "under way with pieces"))
+	g.Press("Quill Z. 0 days").See("2 of 2 right. Alone twice, on one day only.")
+	s.check(g)
+	if got := s.standing("Quill Z.", choose.NoSwap); got.State != ladder.UnderWay {
+		t.Errorf("after one day it is %+v", got)
+	}
+	stop()
+
+	// The next day.
+	s.now = firstDay.Add(24 * time.Hour)
+	s.url, stop = s.serve(strings.TrimPrefix(url, "http://"))
+	t.Cleanup(stop)
+	g.Open("about:blank").Open(s.url).See("Thursday 26 November").Press("Class").See("Plan this lesson")
+	g.Press("no swap 23 + 45").Holds("the leaf", leafSays("Quill Z.", "no swap", "under way with pieces"))
+	g.Press("Quill Z., no swap: under way with pieces").Holds("named", "document.querySelector('.book .one h1').innerText === 'Quill Z.'")
+	if guide.Read[bool](g, "document.querySelector('.acts button').innerText === 'take along'") {
+		for _, other := range guide.Read[[]string](g, "[...document.querySelectorAll('.book .name[aria-pressed=true]')].map((b) => b.innerText)") {
+			g.Press(other)
+		}
+		g.Press("take along")
+	}
+	g.See("not this time")
+	for _, other := range guide.Read[[]string](g, "[...document.querySelectorAll('.book .name[aria-pressed=true]')].map((b) => b.innerText)") {
+		if other != "Quill Z." {
+			g.Press(other)
+		}
+	}
+	g.Press("Plan this lesson").See("Quill Z.").See("Twelve of them").Press("Gather").See("works the ones").Press("Lay out").See("Two trays").LetGo()
+	right()
+	g.Press("Finish the lesson").See("Thursday 26 November").Press("Class").Holds("a full lobe", leafSays("Quill Z.", "no swap", "secure with pieces")).Holds("and a bud", leafSays("Quill Z.", "one swap, ones", "ready for it"))
+	g.Press("Quill Z. 0 days").See("right alone 3 times on 2 days, last today.").See("Begin with pieces, joining: one swap, ones")
+	s.check(g)
+
+	// What was kept.
+	seen, err := s.store.Observations(ctx, s.learner("Quill Z."))
+	if err != nil || len(seen) != 3 || seen[0].Day-seen[2].Day != 1 || seen[0].Came != book.Marked || seen[0].By != "Hanne" || seen[2].Problem.Key() == seen[1].Problem.Key() {
+		t.Errorf("kept %+v, %v", seen, err)
+	}
+	if got := s.standing("Quill Z.", choose.NoSwap); got.State != ladder.Secure || got.Grounds.Alone != 3 {
+		t.Errorf("after two days it is %+v", got)
+	}
+}
+
+func (s school) standing(child string, stage choose.StageID) ladder.Standing {
+	s.Helper()
+	all, err := s.store.StandingsOf(ctx, s.learner(child))
+	if err != nil {
+		s.Fatal(err)
+	}
+	return all[ladder.Key{Stage: stage, Manner: book.Pieces}]
+}
+
+// Recording by keys alone, with an undo, a correction and an estimate before.
+func TestRecordingByKeys(t *testing.T) {
+	s := open(t)
+	g := s.sit(laptopWidth, laptopHeight)
+	atTheMat(s.login(g, "hanne"), "47+25", "Ada W.", "Bram D.", "Clio J.")
+	g.TabTo("Ada W. …").Key(kb.Enter).Holds("asked", "document.activeElement.id === 'estimate'").Key("7", "0", kb.Enter).See("Ada W. 70").LetGo()
+	workedToTheEnd(g).See("72 came out").LetGo()
+	g.Key("2").See("no answer").Key("6", "3", kb.Backspace, "2", "n", "m").Holds("pieces and column", "document.querySelector('.manners [aria-checked=true]').getAttribute('aria-label') === 'with pieces and column'")
+	g.Key(" ").See("What should come up is forgotten").Holds("the next child is open", "document.querySelector('.row.open .name').innerText.includes('Clio J.')")
+	g.Key("r", "e", " ").Holds("then the first", "document.querySelector('.row.open .name').innerText.includes('Ada W.')").Key(kb.Escape).Settle()
+	s.check(g)
+	now := func() map[string]store.Observation {
+		t.Helper()
+		seen, err := s.store.LessonObservations(ctx, s.kept(g).ID)
+		if err != nil {
+			t.Fatal(err)
+		}
+		current := map[string]store.Observation{}
+		for _, o := range seen {
+			if o.Current && !o.Withdrawn {
+				current[o.LearnerID.String()] = o
+			}
+		}
+		return current
+	}
+	bram, clio := s.learner("Bram D.").String(), s.learner("Clio J.").String()
+	if got := now(); len(got) != 2 || got[bram].Answer.Text != "62" || got[bram].Help != book.Nudged || got[bram].Manner != book.PiecesAndColumn || got[clio].Help != book.Explains || !got[clio].Right() {
+		t.Errorf("recorded %+v", got)
+	}
+	g.LetGo().Key(kb.Backspace).Holds("Clio waits again", "document.querySelectorAll('.box:not(.written)').length === 2").Settle()
+	s.check(g)
+	if got := now(); len(got) != 1 {
+		t.Errorf("after the undo %+v", got)
+	}
+	g.Key("2").See("no answer").Key("r", " ").Holds("corrected", "!document.querySelector('.box.wrong')").Key(kb.Escape).Settle().LetGo()
+	s.check(g)
+	if got := now(); len(got) != 1 || !got[bram].Right() || !got[bram].Replaces.Valid {
+		t.Errorf("after the correction %+v", got)
+	}
+	g.Key(" ").Holds("all written", "document.querySelectorAll('.box:not(.written)').length === 0").Settle().LetGo().Key(" ").See("No lesson in hand")
+	s.check(g)
+	_, class := s.lead()
+	waits, err := s.store.Unwritten(ctx, class)
+	if err != nil || len(waits) != 2 { // those that the demo leaves
+		t.Errorf("still to write %+v, %v", waits, err)
+	}
+	said, err := s.store.EstimatesOf(ctx, s.learner("Ada W."))
+	if err != nil || len(said) != 1 || said[0].Value != 70 {
+		t.Errorf("estimates %+v, %v", said, err)
+	}
+}
+
+// Two guides write the same child at once: the second is told, and keeps both,
+// as two runs.
+func TestTwoGuidesRecordAtOnce(t *testing.T) {
+	s := open(t)
+	one, two := s.sit(laptopWidth, laptopHeight), s.sit(laptopWidth, laptopHeight)
+	workedToTheEnd(atTheMat(s.login(one, "hanne"), "47+25", "Ada W."))
+	id := s.kept(one).ID
+	s.login(two, "tilo").Press("open, since").LetGo().Holds("the mat", at("read/2")).Key("w").See("as the mat saw it")
+	one.Press("Ada W. right, 72").Settle()
+	two.LetGo().Key("1").See("no answer").Key("6", "2", " ").See("This child is recorded already for this problem").See("Hanne").Press("Two runs: keep both").Holds("settled", "!document.querySelector('.conflict')").Settle()
+	s.check(one)
+	s.check(two)
+	seen, err := s.store.LessonObservations(ctx, id)
+	if err != nil || len(seen) != 2 || !seen[0].Current || !seen[1].Current || seen[1].Runs != 2 || seen[1].Answer.Text != "62" || seen[0].By != "Hanne" || seen[1].By != "Tilo" {
+		t.Errorf("kept %+v, %v", seen, err)
+	}
+}
+
+// What is written while the server is away waits on the device, over a reload
+// too, and is kept once.
+func TestRecordsWaitForTheServer(t *testing.T) {
+	s := loaded(t)
+	url, stop := s.serve("127.0.0.1:0")
+	s.url = url
+	g := s.sit(laptopWidth, laptopHeight)
+	workedToTheEnd(atTheMat(s.login(g, "hanne"), "47+25", "Ada W.", "Bram D.")).Settle()
+	s.check(g)
+	id := s.kept(g).ID
+	stop()
+	g.Press("Ada W. right, 72").See("Waits for the network").Holds("it shows as written", "document.querySelectorAll('.box.written').length === 1")
+	_, stop = s.serve(strings.TrimPrefix(url, "http://"))
+	t.Cleanup(stop)
+	g.Reload().See("Who did what").Holds("saved", "document.querySelector('.saved').innerText === 'Saved' && document.querySelectorAll('.box.written').length === 1 && !Object.keys(localStorage).some((k) => k.startsWith('records'))")
+	s.check(g)
+	if seen, err := s.store.LessonObservations(ctx, id); err != nil || len(seen) != 1 || seen[0].Came != book.Marked {
+		t.Errorf("kept %+v, %v", seen, err)
+	}
+}
+
+// A child who leaves the class while the lesson is written up is recorded all
+// the same, and that is said; an erased one is not.
+func TestAChildWhoHasLeftIsRecorded(t *testing.T) {
+	s := open(t)
+	g := s.sit(laptopWidth, laptopHeight)
+	workedToTheEnd(atTheMat(s.login(g, "hanne"), "47+25", "Ada W.", "Bram D."))
+	_, class := s.lead()
+	ada, bram := s.learner("Ada W."), s.learner("Bram D.")
+	if err := s.store.RetireLearner(ctx, class, ada, firstDay); err != nil {
+		t.Fatal(err)
+	}
+	g.Press("Ada W. right, 72").See("Ada W. has left the class: the record stays with what is known.")
+	if err := s.store.EraseLearner(ctx, class, bram); err != nil {
+		t.Fatal(err)
+	}
+	g.Press("Bram D. right, 72").See("cannot be recorded any more")
+	s.check(g)
+	if seen, err := s.store.LessonObservations(ctx, s.kept(g).ID); err != nil || len(seen) != 1 || seen[0].LearnerID != ada {
+		t.Errorf("kept %+v, %v", seen, err)
+	}
+}
+
+// A child's page: evidence with what was corrected, a judgement that needs its
+// reason, open files, and the one action that asks first.
+func TestAChildsPage(t *testing.T) {
+	s := open(t)
+	g := s.sit(laptopWidth, laptopHeight)
+	s.login(g, "hanne").Press("Class").See("Plan this lesson").Press("Greta Z. 0 days").See("What was seen").See("Back to pieces and column, joining: one swap, ones")
+	g.Press("You see it otherwise?").Press("Keep my judgement").See("A judgement needs its reason").Write("because", "was ill, right at the honey stall").Press("Keep my judgement").See("because “was ill, right at the honey stall”").See("The guide's own judgement, today")
+	s.check(g)
+	judged, err := s.store.Overrules(ctx, s.learner("Greta Z."))
+	if err != nil || len(judged) != 1 || judged[0].Manner != book.Column || judged[0].State != ladder.Secure {
+		t.Errorf("judged %+v, %v", judged, err)
+	}
+	seen, err := s.store.Observations(ctx, s.learner("Greta Z."))
+	if err != nil || len(seen) < 30 {
+		t.Fatalf("%d records, %v", len(seen), err)
+	}
+	mended := seen[0]
+	mended.Replaces, mended.ID, mended.Answer, mended.Came = uuid.NullUUID{UUID: seen[0].ID, Valid: true}, uuid.New(), book.ReadAnswer("7"), book.Typed
+	if err := s.store.Record(ctx, mended, false); err != nil {
+		t.Fatal(err)
+	}
+	g.Reload().See("What was seen").Press(fmt.Sprintf("all %d", len(seen)+1)).Holds("what was corrected is struck through", "document.querySelector('tr.old')").Holds("beside what replaced it", "[...document.querySelectorAll('tr')].some((r) => !r.classList.contains('old') && r.innerText.includes('= 7') || r.innerText.includes('=7'))")
+	for link, want := range map[string]string{"all as JSON": `"format": "vine-swap-learner"`, "records as CSV": "id,day,stage"} {
+		g.Holds("ask for "+link, fmt.Sprintf("(fetch([...document.querySelectorAll('a')].find((a) => a.innerText === %q).href).then((r) => r.text()).then((x) => { window.got = x }), true)", link))
+		g.Holds(link, fmt.Sprintf("window.got?.includes(%q)", want))
+	}
+	id := s.learner("Greta Z.")
+	g.Press("erase …").See("cannot be brought back").Press("Keep everything").Holds("closed", "!document.querySelector('dialog[open]')").Press("erase …").Press("Erase Greta Z.").See("longest without")
+	s.check(g)
+	if seen, err = s.store.Observations(ctx, id); err != nil || len(seen) != 0 {
+		t.Errorf("%d records of an erased child, %v", len(seen), err)
+	}
+	g.Press("Orchard room").Press("People").See("21 children").See("One child was erased.")
+}
+
+// People: a pasted list, a name twice, leaving and coming back, and an
+// invitation that works once.
+func TestPeople(t *testing.T) {
+	s := open(t)
+	g := s.sit(laptopWidth, laptopHeight)
+	s.login(g, "hanne").Press("Orchard room").Press("People").See("22 children")
+	g.Write("First name and initial, or a pasted list", "Quill Z., Wren A.").Press("Add 2 children").See("There is a Wren A. in the class already").Holds("typed text stays", "document.getElementById('names').value === 'Quill Z., Wren A.'")
+	g.Write("First name and initial, or a pasted list", "Quill Z., Sorrel K.").Press("Add 2 children").See("24 children")
+	g.Press("Sorrel K.").Write("Name in this class", "Ada W.").Press("Rename").See("There is a Ada W. in the class already").Write("Name in this class", "Sorrel B.").Press("Rename").Holds("renamed", "[...document.querySelectorAll('.children .name')].some((b) => b.innerText === 'Sorrel B.')")
+	g.Press("Quill Z.").Press("leaves the class").See("Quill Z. has left the class").See("23 children").Press("Undo").See("24 children")
+	g.Press("Quill Z.").Press("leaves the class").See("Left the class").Press("take back").See("24 children")
+	g.Press("Invite an assistant").See("works once").Settle()
+	link := guide.Read[string](g, "document.getElementById('link').value")
+	s.check(g)
+	if strings.Contains(link, "undefined") || !strings.HasPrefix(link, s.url+"/#/join/") {
+		t.Fatalf("the link is %q", link)
+	}
+	g.Reload().See("One invitation is still open.").Holds("the link is not shown again", "!document.getElementById('link')").Press("Settings").Press("Log out").See("Open the room")
+	g.Open("about:blank").Open(link).See("Come into the Orchard room").Write("Your name", "Ilse").Write("Email", "ilse@vineswap.test").Write("A password of your own", "short").Press("Come in").See("The password is too short")
+	g.Write("A password of your own", "honey-and-plums").Press("Come in").See("24 children")
+	s.check(g)
+	_, class := s.lead()
+	members, err := s.store.Members(ctx, class)
+	if err != nil || !slices.ContainsFunc(members, func(m store.Member) bool { return m.Name == "Ilse" && m.Role == store.Assistant }) {
+		t.Errorf("members %+v, %v", members, err)
+	}
+	g.Open("about:blank").Open(link).See("cannot be used any more")
+
+	// Whoever leads both rooms moves a child, and what is known goes along.
+	both := s.sit(laptopWidth, laptopHeight)
+	bea := s.login(both, "orla").Press("Bee room").Press("People").See("24 children").Press("Bea K.").Press("moves to Orchard room").See("23 children")
+	bea.Press("Settings").Press("Go to Orchard room").See("25 children").Press("Class").See("longest without").Press("Bea K. 0 days").See("What was seen").See("all 7")
+	s.check(both)
+	if e, err := s.store.LatestEnrolment(ctx, class, s.learner("Bea K.")); err != nil || e.Until.Valid {
+		t.Errorf("%+v, %v", e, err)
+	}
+}
+
+// A lesson that ended without being written up waits on Today, and is written
+// then under its own day.
+func TestWritingUpAfterwards(t *testing.T) {
+	s := open(t)
+	g := s.sit(laptopWidth, laptopHeight)
+	s.login(g, "hanne").See("Still to write").Press("yesterday: Bram D., Clio J.").See("as the mat saw it").Press("Bram D. right, ").Holds("one written", "document.querySelectorAll('.box.written').length === 1").LetGo()
+	g.Key("2").See("nothing to write").Press("nothing to write").Holds("both settled", "document.querySelectorAll('.box.written').length === 2").Settle()
+	s.check(g)
+	kept := s.kept(g)
+	seen, err := s.store.LessonObservations(ctx, kept.ID)
+	if err != nil || len(seen) != 2 || seen[0].Day != book.DayOf(firstDay)-1 || !seen[1].Withdrawn || kept.Stand != lesson.Ended {
+		t.Errorf("kept %+v, %v", seen, err)
+	}
+	g.LetGo().Key(" ").See("Wednesday 25 November").Holds("nothing waits", "!document.body.innerText.includes('Still to write')")
+}
+
+// In the class the arrow keys move from leaf to leaf, and the column that is
+// pointed at is wide enough to be touched.
+func TestTheClassByKeys(t *testing.T) {
+	s := open(t)
+	g := s.sit(laptopWidth, laptopHeight)
+	s.login(g, "orla").Press("Class").See("Plan this lesson").Holds("the whole class", "document.querySelectorAll('thead th[scope=col]').length === 25 && document.querySelectorAll('tbody tr').length === 10")
+	g.Holds("on the first leaf", "(document.querySelector('[role=gridcell][tabindex=\"0\"]').focus(), document.activeElement.id === 'leaf-0-0')")
+	g.Key(kb.ArrowRight, kb.ArrowUp, kb.ArrowUp).Holds("two stages up, one child on", "document.activeElement.id === 'leaf-1-2'")
+	g.Holds("wide enough", "document.activeElement.getBoundingClientRect().width >= 44").Holds("its reason stands in the book", "document.querySelector('.book .one h1').innerText === document.activeElement.getAttribute('aria-label').split(',')[0]")
+	g.Key(kb.Enter).See("What was seen")
+	g.Press("Class").Press("longest without").See("more than a week").Press("taking").See("across one zero").Press("nearest stage").Holds("grouped by the stage", "document.querySelector('.groups').innerText.length > 4")
+}
