@@ -82,7 +82,7 @@ func TestMistakesInTyping(t *testing.T) {
 		"two arguments":             {"work", "1+2", "3+4"},
 		"an unknown flag of work":   {"work", "1+2", "--jsn"},
 		"seven numbers":             {"work", "1+2+3+4+5+6+7"},
-		"another operation":         {"work", "47-25"},
+		"another operation":         {"work", "12/4"},
 		"no digits":                 choose(),
 		"digits that are none":      choose("--digits", "2,x"),
 		"one number":                choose("--digits", "2"),

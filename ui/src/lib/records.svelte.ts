@@ -6,6 +6,7 @@ import { classPath, guarded, shared, troubleOf } from './state.svelte';
 import type { Entry, Observe, Record as Page, Trouble } from './wire.gen';
 
 const AGAIN_MS = 3000;
+const PATIENCE_MS = 1500;
 
 /** The pages of this screen, by account and lesson. */
 const open: Record<string, Records> = {};
@@ -73,6 +74,12 @@ export class Records {
     this.waiting = [...this.waiting, made];
     this.notice = '';
     return this.#send();
+  }
+
+  /** Resolves when all is sent, or when it takes so long that it has to wait. */
+  sent(): Promise<unknown> {
+    const late = new Promise((resolve) => setTimeout(resolve, PATIENCE_MS));
+    return Promise.race([this.#sending, late]);
   }
 
   /** Takes back what was done last: a first record is withdrawn, a correction corrected back. */

@@ -162,6 +162,7 @@
       await hand.change({ stand: 'ended' });
       if (hand.trouble) return;
     }
+    await records.sent();
     await loadDesk(desk.class.id);
     await push(view('today'));
   }
