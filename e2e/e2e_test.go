@@ -70,6 +70,7 @@ type school struct {
 // loaded is the school before it opens. It is made up once and copied.
 func loaded(t *testing.T) school {
 	t.Helper()
+	t.Parallel()
 	db := pgtest.Copy(t, "demo_school", func(url string) error {
 		s, err := store.Open(context.Background(), url)
 		if err != nil {
@@ -121,8 +122,14 @@ func (s school) serve(address string) (url string, stop func()) {
 	})
 }
 
-// sit opens a tab; what fails in it fails the test.
+// sit opens a tab that asks for less motion; what fails in it fails the test.
 func (s school) sit(width, height int64) *guide.Guide {
+	s.Helper()
+	return s.sitMoving(width, height).LessMotion()
+}
+
+// sitMoving opens a tab in which pieces travel.
+func (s school) sitMoving(width, height int64) *guide.Guide {
 	s.Helper()
 	g, leave := browser.Sit(width, height)
 	s.Cleanup(func() {

@@ -33,7 +33,7 @@ func fits(n string) string {
 // From the log-in to the said-back sum, by touch.
 func TestALessonByTouch(t *testing.T) {
 	s := open(t)
-	g := s.sit(laptopWidth, laptopHeight)
+	g := s.sitMoving(laptopWidth, laptopHeight)
 	s.login(g, "hanne").See("No lesson in hand").See("22 children").Press("Start a lesson")
 
 	// Numbers: a stage, a longer number, a knot tied, zeros, another hand.
@@ -174,7 +174,7 @@ const watch = `(() => {
 func TestLessMotion(t *testing.T) {
 	s := open(t)
 	g := s.sit(laptopWidth, laptopHeight)
-	rehearse(s.login(g.LessMotion(), "hanne"), "47+25").Key(" ", " ", " ", " ").Holds("laid out", at("lay-out/4")).Holds("watch", watch)
+	rehearse(s.login(g, "hanne"), "47+25").Key(" ", " ", " ", " ").Holds("laid out", at("lay-out/4")).Holds("watch", watch)
 	g.Key(" ", " ", " ", " ").Holds("swapped", at("work/ones/2")).Holds("the pieces are there", "document.querySelectorAll('.piece').length === 9").Settle()
 	s.check(g)
 	if n := guide.Read[int](g, "window.travelled"); n != 0 {
