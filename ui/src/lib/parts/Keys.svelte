@@ -1,18 +1,18 @@
 <script lang="ts">
   // The keys of a view, and the switch that turns single keys off.
   import { setShortcuts, shared } from '../state.svelte';
+  import Dialog from './Dialog.svelte';
   import Plain from './Plain.svelte';
 
   let { keys }: { keys: [string, string][] } = $props();
-  let dialog = $state<HTMLDialogElement>();
+  let dialog = $state<Dialog>();
 
   export function open(): void {
-    dialog?.showModal();
+    dialog?.open();
   }
 </script>
 
-<dialog bind:this={dialog} aria-labelledby="keys-title">
-  <h1 id="keys-title">Keys of this view</h1>
+<Dialog bind:this={dialog} title="Keys of this view">
   <dl>
     {#each keys as [key, does] (key)}
       <div>
@@ -30,21 +30,9 @@
     single keys act
   </label>
   <Plain onclick={() => dialog?.close()}>Close</Plain>
-</dialog>
+</Dialog>
 
 <style>
-  dialog {
-    margin: auto;
-    padding: var(--s5);
-    width: min(420px, 90vw);
-    border: 1px solid var(--edge);
-    border-radius: var(--r3);
-    background: var(--paper);
-    color: var(--ink);
-  }
-  dialog::backdrop {
-    background: rgb(31 42 36 / 35%);
-  }
   dl {
     margin: var(--s4) 0;
   }

@@ -190,9 +190,9 @@
           <p class="says"><b>{leaf.says}</b></p>
           <p class="why">{leaf.why}</p>
           <p class="acts">
-            <a href={view(`learner/${child.id}`)} use:link>Open {child.name}</a>
+            <a class="act" href={view(`learner/${child.id}`)} use:link>Open {child.name}</a>
             {#if may && stageId === picked.stage}
-              <button onclick={() => toggle(child)}
+              <button class="act" onclick={() => toggle(child)}
                 >{who.some((c) => c.id === child.id) ? 'not this time' : 'take along'}</button
               >
             {/if}
@@ -360,16 +360,6 @@
   .acts {
     display: flex;
     gap: 16px;
-  }
-  .acts a,
-  .acts button {
-    display: inline-flex;
-    align-items: center;
-    min-height: 44px;
-    color: var(--leaf);
-    font-weight: 600;
-    text-decoration: underline;
-    text-underline-offset: 4px;
   }
   .secure {
     display: flex;

@@ -6,6 +6,7 @@
   import { api } from '../../lib/api';
   import Bench from '../../lib/bench/Bench.svelte';
   import { shortcuts } from '../../lib/keys';
+  import Dialog from '../../lib/parts/Dialog.svelte';
   import Next from '../../lib/parts/Next.svelte';
   import Plain from '../../lib/parts/Plain.svelte';
   import Wrong from '../../lib/parts/Wrong.svelte';
@@ -29,7 +30,7 @@
   let verdict = $state('secure');
   let reason = $state('');
   let wrong = $state<Trouble>();
-  let dialog = $state<HTMLDialogElement>();
+  let dialog = $state<Dialog>();
 
   const node = $derived(
     child?.strands.flatMap((s) => s.stages).find((n) => n.leaf.stage === stage),
@@ -182,7 +183,7 @@
         {/each}
       {/if}
       {#if lead && !judging}
-        <button class="other" onclick={() => (judging = true)}>You see it otherwise?</button>
+        <button class="act" onclick={() => (judging = true)}>You see it otherwise?</button>
       {:else if lead}
         <form onsubmit={judge} novalidate>
           <p class="line">
@@ -204,7 +205,7 @@
           {#if wrong}<Wrong trouble={wrong} id="reason-wrong" />{/if}
           <span class="acts">
             <Plain type="submit">Keep my judgement</Plain>
-            <button type="button" class="other" onclick={() => (judging = false)}>leave it</button>
+            <button type="button" class="act" onclick={() => (judging = false)}>leave it</button>
           </span>
         </form>
       {/if}
@@ -212,7 +213,7 @@
         <p class="files small">
           <a href="/api{path}/export.json" download>all as JSON</a>
           <a href="/api{path}/export.csv" download>records as CSV</a>
-          <button onclick={() => dialog?.showModal()}>erase …</button>
+          <button onclick={() => dialog?.open()}>erase …</button>
         </p>
       {/if}
     {/if}
@@ -230,9 +231,8 @@
   {/snippet}
 </Bench>
 
-<dialog bind:this={dialog} aria-labelledby="erase-title">
-  <h1 id="erase-title">Erase {child?.name}?</h1>
-  <p>
+<Dialog bind:this={dialog} title="Erase {child?.name}?">
+  <p class="warning">
     All that is recorded of {child?.name} goes, from every table, and cannot be brought back. The class
     keeps only the count. To keep the records, let the child leave the class under People instead.
   </p>
@@ -240,7 +240,7 @@
     <button class="erase" onclick={erase}>Erase {child?.name}</button>
     <Plain onclick={() => dialog?.close()}>Keep everything</Plain>
   </span>
-</dialog>
+</Dialog>
 
 <style>
   .others {
@@ -348,13 +348,6 @@
     font-size: var(--t1);
     line-height: 19px;
   }
-  .other {
-    min-height: 44px;
-    color: var(--leaf);
-    font-weight: 600;
-    text-decoration: underline;
-    text-underline-offset: 4px;
-  }
   form {
     margin-top: 8px;
     padding-top: 8px;
@@ -403,19 +396,7 @@
     text-decoration: underline;
     text-underline-offset: 4px;
   }
-  dialog {
-    margin: auto;
-    padding: var(--s5);
-    width: min(440px, 90vw);
-    border: 1px solid var(--edge);
-    border-radius: var(--r3);
-    background: var(--paper);
-    color: var(--ink);
-  }
-  dialog::backdrop {
-    background: rgb(31 42 36 / 35%);
-  }
-  dialog p {
+  .warning {
     margin: var(--s3) 0 var(--s4);
   }
   .erase {

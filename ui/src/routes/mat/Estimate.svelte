@@ -76,7 +76,9 @@
               {c.name} <b class="kid">{v}</b><span class="unseen">, locked</span>
             </span>
           {:else if step.before}
-            <button aria-expanded={asked === c.id} onclick={() => ask(c.id)}>{c.name} …</button>
+            <button class="act" aria-expanded={asked === c.id} onclick={() => ask(c.id)}
+              >{c.name} …</button
+            >
           {/if}
         </li>
       {/each}
@@ -113,18 +115,11 @@
     flex-wrap: wrap;
     gap: 0 14px;
   }
-  button,
   .locked {
     display: inline-flex;
     align-items: center;
     gap: 6px;
     min-height: 44px;
-  }
-  button {
-    color: var(--leaf);
-    font-weight: 600;
-    text-decoration: underline;
-    text-underline-offset: 4px;
   }
   .locked svg {
     fill: none;

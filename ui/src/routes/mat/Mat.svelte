@@ -6,6 +6,7 @@
   import Bench from '../../lib/bench/Bench.svelte';
   import { shortcuts } from '../../lib/keys';
   import { LessonInHand } from '../../lib/lesson.svelte';
+  import BackArrow from '../../lib/parts/BackArrow.svelte';
   import Next from '../../lib/parts/Next.svelte';
   import Wrong from '../../lib/parts/Wrong.svelte';
   import Column from '../../lib/pieces/Column.svelte';
@@ -187,22 +188,13 @@
       {:else}
         <div class="steps">
           <button class="back" disabled={hand.index === 0} onclick={back} aria-label="Back">
-            <svg width="22" height="18" viewBox="0 0 22 18" aria-hidden="true">
-              <path
-                d="M8 2L2 8L8 14M2.5 8H13a7 7 0 0 1 7 7"
-                fill="none"
-                stroke="currentColor"
-                stroke-width="2"
-                stroke-linecap="round"
-                stroke-linejoin="round"
-              />
-            </svg>
+            <BackArrow />
             Back
           </button>
           <Next label={next?.do ?? lesson.finish} onclick={forward} />
         </div>
         {#if next && lesson.children.length && shared.mayPresent}
-          <button class="write" onclick={toRecord}>{lesson.writeUp}</button>
+          <div class="write"><button class="act" onclick={toRecord}>{lesson.writeUp}</button></div>
         {/if}
         {#if shared.shortcuts}
           <p class="keys" aria-hidden="true"><kbd>backspace</kbd><kbd>space</kbd></p>
@@ -281,12 +273,8 @@
     color: var(--ink-2);
   }
   .write {
-    min-height: 44px;
+    display: block;
     margin-bottom: -12px;
-    color: var(--leaf);
-    font-weight: 600;
-    text-decoration: underline;
-    text-underline-offset: 4px;
   }
   .keys {
     display: flex;

@@ -6,6 +6,7 @@
   import { api } from '../../lib/api';
   import Bench from '../../lib/bench/Bench.svelte';
   import { shortcuts } from '../../lib/keys';
+  import Doors from '../../lib/parts/Doors.svelte';
   import Next from '../../lib/parts/Next.svelte';
   import Plain from '../../lib/parts/Plain.svelte';
   import Wrong from '../../lib/parts/Wrong.svelte';
@@ -111,10 +112,7 @@
   {#snippet shelf()}
     <h1>{desk.class.name}</h1>
     <p class="small">{shared.me?.name}, {desk.class.role}</p>
-    <ul class="doors">
-      <li><a href={view('settings')} use:link>Settings</a></li>
-      <li><a href={view('people')} use:link aria-current="page">People</a></li>
-    </ul>
+    <Doors at="people" />
   {/snippet}
 
   {#snippet mat()}
@@ -132,7 +130,7 @@
           {#if back}
             <p class="back" role="status">
               {back.name} has left the class; what is recorded stays.
-              <button onclick={() => returned(back!)}>Undo</button>
+              <button class="act" onclick={() => returned(back!)}>Undo</button>
             </p>
           {/if}
           <ul class="children">
@@ -157,10 +155,15 @@
                     </span>
                     {#if childWrong}<Wrong trouble={childWrong} id="rename-wrong" />{/if}
                     <span class="row acts">
-                      <a href={view(`learner/${c.id}`)} use:link>Open the page</a>
-                      <button type="button" onclick={() => retire(c)}>leaves the class</button>
+                      <a class="act" href={view(`learner/${c.id}`)} use:link>Open the page</a>
+                      <button class="act" type="button" onclick={() => retire(c)}
+                        >leaves the class</button
+                      >
                       {#each people.classes as other (other.id)}
-                        <button type="button" onclick={() => change(c, { moveTo: other.id })}
+                        <button
+                          class="act"
+                          type="button"
+                          onclick={() => change(c, { moveTo: other.id })}
                           >moves to {other.name}</button
                         >
                       {/each}
@@ -180,7 +183,7 @@
                 <li>
                   <a class="kid" href={view(`learner/${c.id}`)} use:link>{c.name}</a>
                   <span class="small">{c.when}</span>
-                  <button onclick={() => returned(c)}>take back</button>
+                  <button class="act" onclick={() => returned(c)}>take back</button>
                 </li>
               {/each}
             </ul>
@@ -243,21 +246,6 @@
 </Bench>
 
 <style>
-  .doors {
-    margin: 12px -8px;
-  }
-  .doors a {
-    display: flex;
-    align-items: center;
-    min-height: 44px;
-    padding-left: 12px;
-    border-left: 4px solid transparent;
-    text-decoration: none;
-  }
-  .doors a[aria-current] {
-    border-left-color: var(--leaf);
-    font-weight: 650;
-  }
   .people {
     height: 100%;
     padding: var(--s4) 28px;
@@ -318,18 +306,6 @@
     font-family: var(--kid);
     line-height: 26px;
     resize: none;
-  }
-  .acts button,
-  .acts a,
-  .gone button,
-  .back button {
-    display: inline-flex;
-    align-items: center;
-    min-height: 44px;
-    color: var(--leaf);
-    font-weight: 600;
-    text-decoration: underline;
-    text-underline-offset: 4px;
   }
   .gone li {
     display: flex;

@@ -6,6 +6,7 @@
   import Bench from '../../lib/bench/Bench.svelte';
   import { shortcuts } from '../../lib/keys';
   import { LessonInHand } from '../../lib/lesson.svelte';
+  import BackArrow from '../../lib/parts/BackArrow.svelte';
   import Next from '../../lib/parts/Next.svelte';
   import Plain from '../../lib/parts/Plain.svelte';
   import Wrong from '../../lib/parts/Wrong.svelte';
@@ -346,15 +347,7 @@
         <h1>Who did what</h1>
         {#if records.done.length && may}
           <button class="undo" onclick={() => void records.undo()}>
-            <svg width="20" height="16" viewBox="0 0 22 18" aria-hidden="true">
-              <path
-                d="M8 2L2 8L8 14M2.5 8H13a7 7 0 0 1 7 7"
-                fill="none"
-                stroke="currentColor"
-                stroke-width="2"
-                stroke-linecap="round"
-              />
-            </svg>
+            <BackArrow />
             Undo</button
           >
         {:else if todo.length}<span class="small">as the mat saw it</span>{/if}

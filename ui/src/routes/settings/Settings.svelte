@@ -2,10 +2,11 @@
   // What the class has set: each side of a matter with a live example. A choice
   // is kept at once.
   import { onMount } from 'svelte';
-  import { link, push } from 'svelte-spa-router';
+  import { push } from 'svelte-spa-router';
   import { api } from '../../lib/api';
   import Bench from '../../lib/bench/Bench.svelte';
   import { shortcuts } from '../../lib/keys';
+  import Doors from '../../lib/parts/Doors.svelte';
   import Next from '../../lib/parts/Next.svelte';
   import Plain from '../../lib/parts/Plain.svelte';
   import Wrong from '../../lib/parts/Wrong.svelte';
@@ -62,10 +63,7 @@
     <h1>{desk.class.name}</h1>
     <p class="small">{shared.me?.name}, {desk.class.role}</p>
     {#if lead}
-      <ul class="doors">
-        <li><a href={view('settings')} use:link aria-current="page">Settings</a></li>
-        <li><a href={view('people')} use:link>People</a></li>
-      </ul>
+      <Doors at="settings" />
     {/if}
     {#each shared.me?.classes.filter((c) => c.id !== desk.class.id) ?? [] as c (c.id)}
       <p class="go"><Plain onclick={() => openClass(c)}>Go to {c.name}</Plain></p>
@@ -113,21 +111,6 @@
 </Bench>
 
 <style>
-  .doors {
-    margin: 12px -8px;
-  }
-  .doors a {
-    display: flex;
-    align-items: center;
-    min-height: 44px;
-    padding-left: 12px;
-    border-left: 4px solid transparent;
-    text-decoration: none;
-  }
-  .doors a[aria-current] {
-    border-left-color: var(--leaf);
-    font-weight: 650;
-  }
   .go {
     margin-top: var(--s3);
   }
