@@ -71,39 +71,47 @@ func run(t *testing.T, stdin string, env []string, args ...string) (out, errs st
 func TestMistakesInTyping(t *testing.T) {
 	choose := func(flags ...string) []string { return append([]string{"choose"}, flags...) }
 	for name, args := range map[string][]string{
-		"an unfinished sum":         {"work", "47+"},
-		"letters":                   {"work", "abc"},
-		"a negative number":         {"work", "-3+4"},
-		"a negative number, JSON":   {"work", "-3+4", "--json"},
-		"too many digits":           {"work", "1234567+1"},
-		"leading zeros":             {"work", "047+25"},
-		"nothing":                   {"work", ""},
-		"no argument":               {"work"},
-		"two arguments":             {"work", "1+2", "3+4"},
-		"an unknown flag of work":   {"work", "1+2", "--jsn"},
-		"seven numbers":             {"work", "1+2+3+4+5+6+7"},
-		"another operation":         {"work", "12/4"},
-		"no digits":                 choose(),
-		"digits that are none":      choose("--digits", "2,x"),
-		"one number":                choose("--digits", "2"),
-		"seven digits":              choose("--digits", "7,1"),
-		"a place that none has":     choose("--digits", "1,1", "--swap", "tens=yes"),
-		"an unknown place":          choose("--digits", "1,1", "--swap", "unit=no"),
-		"a repeated place":          choose("--digits", "1,1", "--swap", "ones=no,ones=no"),
-		"a wish that is none":       choose("--digits", "1,1", "--swap", "ones=maybe"),
-		"zeros that are none":       choose("--digits", "1,1", "--zeros", "some"),
-		"none asked for":            choose("--digits", "1,1", "--count", "0"),
-		"too many asked for":        choose("--digits", "1,1", "--count", "100001"),
-		"a seed that is no number":  choose("--digits", "1,1", "--seed", "-1"),
-		"another operation chosen":  choose("--digits", "1,1", "--op", "subtract"),
-		"an argument to choose":     choose("--digits", "1,1", "more"),
-		"an unknown flag of choose": choose("--digit", "1,1"),
-		"an unknown command":        {"gather"},
-		"no database":               {"migrate"},
-		"an argument to rejudge":    {"rejudge", "all"},
-		"no email":                  {"account", "add", "--class", "Shed", "--zone", "Europe/Vienna"},
-		"no class":                  {"account", "add", "--email", "a@school.test", "--zone", "Europe/Vienna"},
-		"no zone":                   {"account", "add", "--email", "a@school.test", "--class", "Shed", "--zone", "Mars"},
+		"an unfinished sum":             {"work", "47+"},
+		"letters":                       {"work", "abc"},
+		"a negative number":             {"work", "-3+4"},
+		"a negative number, JSON":       {"work", "-3+4", "--json"},
+		"too many digits":               {"work", "1234567+1"},
+		"leading zeros":                 {"work", "047+25"},
+		"nothing":                       {"work", ""},
+		"no argument":                   {"work"},
+		"two arguments":                 {"work", "1+2", "3+4"},
+		"an unknown flag of work":       {"work", "1+2", "--jsn"},
+		"seven numbers":                 {"work", "1+2+3+4+5+6+7"},
+		"two operations":                {"work", "12/4*2"},
+		"the smaller first":             {"work", "3-5"},
+		"shared by nobody":              {"work", "8/0"},
+		"shared by one":                 {"work", "8/1"},
+		"shared by twelve":              {"work", "8/12"},
+		"an order that is none":         {"work", "8-1", "--order", "first"},
+		"a way over zeros that is none": {"work", "8-1", "--zeros=jump"},
+		"a word that is none":           {"work", "8-1", "--words", "barter"},
+		"a flag without its word":       {"work", "8-1", "--order"},
+		"no digits":                     choose(),
+		"digits that are none":          choose("--digits", "2,x"),
+		"one number":                    choose("--digits", "2"),
+		"seven digits":                  choose("--digits", "7,1"),
+		"a place that none has":         choose("--digits", "1,1", "--swap", "tens=yes"),
+		"an unknown place":              choose("--digits", "1,1", "--swap", "unit=no"),
+		"a repeated place":              choose("--digits", "1,1", "--swap", "ones=no,ones=no"),
+		"a wish that is none":           choose("--digits", "1,1", "--swap", "ones=maybe"),
+		"zeros that are none":           choose("--digits", "1,1", "--zeros", "some"),
+		"none asked for":                choose("--digits", "1,1", "--count", "0"),
+		"too many asked for":            choose("--digits", "1,1", "--count", "100001"),
+		"a seed that is no number":      choose("--digits", "1,1", "--seed", "-1"),
+		"another operation chosen":      choose("--digits", "1,1", "--op", "subtract"),
+		"an argument to choose":         choose("--digits", "1,1", "more"),
+		"an unknown flag of choose":     choose("--digit", "1,1"),
+		"an unknown command":            {"gather"},
+		"no database":                   {"migrate"},
+		"an argument to rejudge":        {"rejudge", "all"},
+		"no email":                      {"account", "add", "--class", "Shed", "--zone", "Europe/Vienna"},
+		"no class":                      {"account", "add", "--email", "a@school.test", "--zone", "Europe/Vienna"},
+		"no zone":                       {"account", "add", "--email", "a@school.test", "--class", "Shed", "--zone", "Mars"},
 	} {
 		t.Run(name, func(t *testing.T) {
 			out, errs, status := run(t, "", nil, args...)
@@ -190,6 +198,41 @@ func TestWork(t *testing.T) {
 		if !strings.Contains(plain, line) {
 			t.Errorf("no %q in\n%s", line, plain)
 		}
+	}
+}
+
+// What the flags of work change, as scripts read it.
+func TestWorkByEveryMethod(t *testing.T) {
+	for _, c := range []struct {
+		args []string
+		want map[string]any // fields of the answer
+		says string         // some sentence has this
+	}{
+		{[]string{"503-128"}, map[string]any{"operation": "subtract", "answer": 375.0}, "One hundred swaps for ten tens."},
+		{[]string{"4000-1", "--zeros", "as-one", "--words", "exchange"}, map[string]any{"answer": 3999.0}, "One thousand is exchanged for nine hundreds, nine tens and ten ones."},
+		{[]string{"--order=swaps-first", "503-128"}, map[string]any{"answer": 375.0}, "Eight ones taken from thirteen ones."},
+		{[]string{"97/4"}, map[string]any{"operation": "share", "answer": 24.0, "remainder": 1.0}, "97 was shared by four. Each has 24, rest 1."},
+		{[]string{"96/4"}, map[string]any{"answer": 24.0, "remainder": 0.0}, "96 was shared by four. Each has 24."},
+		{[]string{"78:6"}, map[string]any{"operation": "group", "answer": 13.0, "remainder": 0.0}, "In 78 there are 13 groups of six."},
+		{[]string{"213*3", "--and"}, map[string]any{"operation": "multiply", "answer": 639.0}, "Six hundred and thirty-nine."},
+	} {
+		out, errs, status := run(t, "", nil, append(append([]string{"work"}, c.args...), "--json")...)
+		var got map[string]any
+		if err := json.Unmarshal([]byte(out), &got); status != 0 || err != nil || errs != "" {
+			t.Errorf("%v: status %d, %q, %v", c.args, status, errs, err)
+			continue
+		}
+		for field, want := range c.want {
+			if got[field] != want {
+				t.Errorf("%v: %s is %v, wanted %v", c.args, field, got[field], want)
+			}
+		}
+		if !strings.Contains(out, `"say":"`+c.says) {
+			t.Errorf("%v does not say %q", c.args, c.says)
+		}
+	}
+	if out, _, _ := run(t, "", nil, "work", "4000-1", "--zeros", "as-one", "--json"); !strings.Contains(out, `{"from":"thousands","to":"ones","zeros":2}`) {
+		t.Errorf("the swap as one: %s", out)
 	}
 }
 

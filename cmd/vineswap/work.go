@@ -2,11 +2,13 @@ package main
 
 import (
 	"encoding/json"
+	"errors"
 	"fmt"
 	"io"
 	"strings"
 
 	"github.com/spf13/cobra"
+	"github.com/spf13/pflag"
 
 	"vineswap/core/place"
 	"vineswap/core/say"
@@ -24,54 +26,91 @@ type worked struct {
 	Operation string         `json:"operation"`
 	Numbers   []place.Number `json:"numbers"`
 	Answer    place.Number   `json:"answer"`
+	Remainder *place.Number  `json:"remainder,omitempty"` // of sharing and grouping
 	Swaps     []swap.Swap    `json:"swaps"`
 	Steps     []workedStep   `json:"steps"`
 }
 
+// workFlags are the ways of working and the words, as they are typed.
+type workFlags struct {
+	json, and           bool
+	order, zeros, words string
+}
+
 func workCommand() *cobra.Command {
-	var asJSON bool
+	var f workFlags
 	cmd := &cobra.Command{
 		Use:   `work "47+25"`,
-		Short: "Work a sum or a difference step by step with pieces",
-		// A sum such as -3+4 looks like flags: they are read by hand, so that
-		// what is wrong with the number can be said.
+		Short: "Work a problem step by step with pieces: 47+25, 62-38, 97/4, 78:6, 213*3",
+		// A problem such as -3+4 looks like flags: they are told apart by hand, so
+		// that what is wrong with the number can be said.
 		DisableFlagParsing: true,
 		RunE: func(cmd *cobra.Command, args []string) error {
-			var sums []string
-			for _, arg := range args {
-				switch arg {
-				case "--json":
-					asJSON = true
-				case "-h", "--help":
-					return cmd.Help()
-				default:
-					if strings.HasPrefix(arg, "--") {
-						return usageError{fmt.Errorf("unknown flag %s: work knows --json", arg)}
-					}
-					sums = append(sums, arg)
-				}
+			problems, err := withoutFlags(cmd.Flags(), args)
+			if errors.Is(err, pflag.ErrHelp) {
+				return cmd.Help()
 			}
-			if err := exactly(1, `work takes one problem, such as "47+25" or "62-38"`)(cmd, sums); err != nil {
+			if err != nil {
+				return usageError{err}
+			}
+			if err := exactly(1, `work takes one problem, such as "47+25" or "62-38"`)(cmd, problems); err != nil {
 				return err
 			}
-			return work(cmd.OutOrStdout(), sums[0], asJSON)
+			return f.work(cmd.OutOrStdout(), problems[0])
 		},
 	}
-	cmd.Flags().BoolVar(&asJSON, "json", false, "print the whole trace as JSON")
+	cmd.Flags().BoolVar(&f.json, "json", false, "print the whole trace as JSON")
+	cmd.Flags().BoolVar(&f.and, "and", false, "say numbers with “and”")
+	cmd.Flags().StringVar(&f.order, "order", string(swap.AsNeeded), "when taking away swaps: as-needed or swaps-first")
+	cmd.Flags().StringVar(&f.zeros, "zeros", string(swap.PlaceByPlace), "how it goes over zeros: place-by-place or as-one")
+	cmd.Flags().StringVar(&f.words, "words", string(say.Swap), "the word for the swap: swap, trade, exchange, regroup, carry or rename")
 	return cmd
 }
 
-func work(out io.Writer, text string, asJSON bool) error {
+// withoutFlags reads the flags among the arguments and returns the others. One
+// dash begins no flag but -h.
+func withoutFlags(flags *pflag.FlagSet, args []string) ([]string, error) {
+	var rest, typed []string
+	for i := 0; i < len(args); i++ {
+		arg := args[i]
+		name, _, whole := strings.Cut(strings.TrimPrefix(arg, "--"), "=")
+		switch {
+		case arg == "-h":
+			return nil, pflag.ErrHelp
+		case !strings.HasPrefix(arg, "--"):
+			rest = append(rest, arg)
+		default:
+			typed = append(typed, arg)
+			if f := flags.Lookup(name); f != nil && f.NoOptDefVal == "" && !whole && i+1 < len(args) {
+				i++
+				typed = append(typed, args[i])
+			}
+		}
+	}
+	return rest, flags.Parse(typed)
+}
+
+func (f workFlags) work(out io.Writer, text string) error {
 	problem, err := swap.Parse(text)
 	if err != nil {
 		return usageError{err}
 	}
-	trace, err := swap.Solve(problem)
+	var method swap.Method
+	if method.Order, err = swap.ParseOrder(f.order); err != nil {
+		return usageError{err}
+	}
+	if method.Zeros, err = swap.ParseZeros(f.zeros); err != nil {
+		return usageError{err}
+	}
+	words := say.Words{And: f.and}
+	if words.Swap, err = say.ParseSwapWord(f.words); err != nil {
+		return usageError{err}
+	}
+	trace, err := method.Solve(problem)
 	if err != nil {
 		return err
 	}
-	words := say.Words{}
-	if asJSON {
+	if f.json {
 		return json.NewEncoder(out).Encode(workedOut(trace, words))
 	}
 	return printWork(out, trace, words)
@@ -81,6 +120,9 @@ func workedOut(t swap.Trace, w say.Words) worked {
 	res := worked{Operation: t.Problem.Kind.Operation(), Numbers: t.Problem.Numbers, Answer: t.Answer, Swaps: t.Swaps}
 	if res.Swaps == nil {
 		res.Swaps = []swap.Swap{}
+	}
+	if k := t.Problem.Kind; k == swap.Sharing || k == swap.Grouping {
+		res.Remainder = &t.Remainder
 	}
 	for i, line := range w.Trace(t) {
 		res.Steps = append(res.Steps, workedStep{t.Steps[i].Kind, line.String(), t.Steps[i].Zones})
@@ -92,14 +134,20 @@ func workedOut(t swap.Trace, w say.Words) worked {
 // where, then the written column.
 func printWork(out io.Writer, t swap.Trace, w say.Words) error {
 	var b strings.Builder
-	fmt.Fprintf(&b, "%s = %d, %s\n\n", t.Problem, t.Answer, w.Swaps(len(t.Swaps)))
+	rest := ""
+	if t.Remainder > 0 {
+		rest = fmt.Sprintf(" rest %d", t.Remainder)
+	}
+	fmt.Fprintf(&b, "%s = %d%s, %s\n\n", t.Problem, t.Answer, rest, w.Swaps(len(t.Swaps)))
 	for i, line := range w.Trace(t) {
 		fmt.Fprintf(&b, "  %s\n", line)
 		if len(t.Steps[i].Moves) > 0 {
 			fmt.Fprintf(&b, "      %s\n", lying(t.Steps[i].Zones))
 		}
 	}
-	b.WriteString("\n" + written(t))
+	if t.Problem.Kind == swap.Sum || t.Problem.Kind == swap.Difference {
+		b.WriteString("\n" + written(t))
+	}
 	_, err := io.WriteString(out, b.String())
 	return err
 }

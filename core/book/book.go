@@ -126,12 +126,16 @@ type Observation struct {
 // Right tells whether the answer is that of the problem.
 func (o Observation) Right() bool { return o.Answer.Read && o.Answer.Number == o.Problem.Answer() }
 
-// StageOf returns the stage that a problem belongs to.
+// StageOf returns the stage that a problem belongs to; none for kinds whose
+// strands are not built.
 func StageOf(p swap.Problem) choose.StageID {
-	if p.Kind == swap.Difference {
+	switch p.Kind {
+	case swap.Sum:
+		return choose.StageOf(p.Numbers)
+	case swap.Difference:
 		return choose.StageOfTaking(p.Numbers[0], p.Numbers[1])
 	}
-	return choose.StageOf(p.Numbers)
+	return ""
 }
 
 // MostRuns is how often a child can run one problem on a day.

@@ -48,12 +48,17 @@ func (w Words) looked(t swap.Trace, s swap.Step) []Span {
 	return []Span{here, plain(", and %s to take: enough.", w.Count(c.Lower, c.Place))}
 }
 
+// swappedDown says a swap down; over zeros as one it says all that comes.
 func (w Words) swappedDown(s swap.Step) Line {
-	to := s.From - 1
-	return Line{
-		fmt.Sprintf("%s ten %s", capital(w.forms().do), w.PlaceMany(to)),
-		[]Span{w.strong(1, s.From, true), plain(" %s ", w.forms().it), w.strong(10, to, false), plain(".")},
+	spans := []Span{w.strong(1, s.From, true), plain(" %s ", w.forms().it)}
+	for p := s.From - 1; p > s.To; p-- {
+		spans = append(spans, w.strong(9, p, false), plain(", "))
 	}
+	if s.From-s.To > 1 {
+		spans[len(spans)-1] = plain(" and ")
+	}
+	spans = append(spans, w.strong(10, s.To, false), plain("."))
+	return Line{fmt.Sprintf("%s ten %s", capital(w.forms().do), w.PlaceMany(s.To)), spans}
 }
 
 func (w Words) takenAway(t swap.Trace, s swap.Step) Line {

@@ -53,17 +53,25 @@ func (w Words) Trace(t swap.Trace) []Line {
 }
 
 func (w Words) line(t swap.Trace, s swap.Step) Line {
-	if t.Problem.Kind == swap.Difference {
+	switch t.Problem.Kind {
+	case swap.Difference:
 		return w.takingLine(t, s)
+	case swap.Sharing, swap.Grouping:
+		return w.sharingLine(t, s)
 	}
+	return w.joiningLine(t, s, t.Problem.Addends())
+}
+
+// joiningLine is what belongs to a step of joining, equal trays too.
+func (w Words) joiningLine(t swap.Trace, s swap.Step, addends []place.Number) Line {
 	switch s.Kind {
 	case swap.SetOut:
-		return Line{"Lay out", []Span{plain("%s trays, one for each number, and one for what they make.", capital(place.Number(len(t.Problem.Numbers)).Words(false)))}}
+		return Line{"Lay out", []Span{plain("%s trays, one for each number, and one for what they make.", capital(place.Number(len(addends)).Words(false)))}}
 	case swap.Build:
-		n := t.Problem.Numbers[s.Tray-1]
+		n := addends[s.Tray-1]
 		return Line{fmt.Sprintf("Build %d", n), w.built(n)}
 	case swap.Label:
-		return w.labelled(t.Problem.Numbers[s.Tray-1])
+		return w.labelled(addends[s.Tray-1])
 	case swap.Join:
 		return Line{"Push together", []Span{plain("All is pushed together: %s.", w.withTheirKind(t))}}
 	case swap.CountUp:
@@ -79,7 +87,10 @@ func (w Words) line(t swap.Trace, s swap.Step) Line {
 	case swap.ReadOut:
 		return Line{"Read the number", []Span{plain("%s.", capital(t.Answer.Words(w.And)))}}
 	}
-	return Line{"Say it back", []Span{plain("%s were joined. Together they are %d.", list(numerals(t.Problem.Numbers)), t.Answer)}}
+	if t.Problem.Kind == swap.Trays {
+		return Line{"Say it back", []Span{plain("%s times %d was joined. Together that is %d.", capital(place.Number(len(addends)).Words(false)), addends[0], t.Answer)}}
+	}
+	return Line{"Say it back", []Span{plain("%s were joined. Together they are %d.", list(numerals(addends)), t.Answer)}}
 }
 
 // built says a number's pieces by kind, empty places too: zero is shown.
@@ -106,7 +117,7 @@ func (w Words) labelled(n place.Number) Line {
 // withTheirKind says how the piles are pushed together: each kind with its own.
 func (w Words) withTheirKind(t swap.Trace) string {
 	var kinds []string
-	for p := range place.HighestOf(t.Problem.Numbers) + 1 {
+	for p := range place.HighestOf(t.Problem.Addends()) + 1 {
 		name := w.PlaceMany(p)
 		kinds = append(kinds, name+" with "+name)
 	}
@@ -125,6 +136,8 @@ func (w Words) counted(t swap.Trace, s swap.Step) []Span {
 		spans = w.withWhatCameUp(spans, c)
 	}
 	switch {
+	case c.Swaps() && t.Method.When == swap.AfterColumn:
+		return append(spans, plain(": %s in all.", w.Count(c.Sum(), c.Place)))
 	case c.Swaps():
 		return append(spans, plain(". Count to ten, and stop."))
 	case len(c.Digits) == 0:

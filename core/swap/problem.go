@@ -3,7 +3,9 @@ package swap
 import (
 	"errors"
 	"fmt"
+	"slices"
 	"strings"
+	"unicode/utf8"
 
 	"vineswap/core/place"
 )
@@ -15,22 +17,39 @@ type Kind string
 const (
 	Sum        Kind = "sum"
 	Difference Kind = "difference" // the larger number first
+	Sharing    Kind = "share"      // the number, then the sharers
+	Grouping   Kind = "group"      // the number, then the size of a group
+	Trays      Kind = "trays"      // the number of each tray, then how many trays
 )
 
-// Operation is the operation's name in data and command output.
-func (k Kind) Operation() string { return map[Kind]string{Sum: "add", Difference: "subtract"}[k] }
+// kinds says of each kind its operation's name and the signs that it is typed
+// with, the plain one first.
+var kinds = map[Kind]struct{ operation, signs string }{
+	Sum: {"add", "+"}, Difference: {"subtract", "-−"}, Sharing: {"share", "/÷"}, Grouping: {"group", ":"}, Trays: {"multiply", "*×·"},
+}
+
+// Operation is the operation's name in data and command output; empty for a kind
+// that is not known.
+func (k Kind) Operation() string { return kinds[k].operation }
 
 // sign is what stands between the numbers of a typed problem.
-func (k Kind) sign() string { return map[Kind]string{Sum: "+", Difference: "-"}[k] }
+func (k Kind) sign() string {
+	sign, _ := utf8.DecodeRuneInString(kinds[k].signs)
+	return string(sign)
+}
 
 // Version is the version of the problem's record, written with each one so
 // that later kinds can tell older records apart.
 const Version = 1
 
-// A sum has this many addends.
+// A sum has this many addends; so many share, make a group or fill equal trays;
+// and grouping goes this far.
 const (
 	FewestAddends = 2
 	MostAddends   = 6
+	FewestSharers = 2
+	MostSharers   = 9
+	MostGrouped   = 999
 )
 
 // Problem is one thing to work: a kind and a list of numbers in the order in
@@ -64,13 +83,29 @@ func (p Problem) String() string {
 	return strings.Join(written, p.Kind.sign())
 }
 
-// Answer is the number that comes out of a valid problem.
+// Addends are the numbers that are joined: those of a sum, and one for each of
+// equal trays. Other kinds join nothing.
+func (p Problem) Addends() []place.Number {
+	switch p.Kind {
+	case Sum:
+		return p.Numbers
+	case Trays:
+		return slices.Repeat(p.Numbers[:1], int(p.Numbers[1]))
+	}
+	return nil
+}
+
+// Answer is the number that comes out of a valid problem: of sharing what one
+// has, of grouping how many groups there are.
 func (p Problem) Answer() place.Number {
+	switch p.Kind {
+	case Difference:
+		return p.Numbers[0] - p.Numbers[1]
+	case Sharing, Grouping:
+		return p.Numbers[0] / p.Numbers[1]
+	}
 	var sum place.Number
-	for i, n := range p.Numbers {
-		if i > 0 && p.Kind == Difference {
-			n = -n
-		}
+	for _, n := range p.Addends() {
 		sum += n
 	}
 	return sum
@@ -81,19 +116,23 @@ func (p Problem) Valid() error {
 	if p.Kind.Operation() == "" || p.Version != Version {
 		return fmt.Errorf("%w: kind %q, version %d", ErrKind, p.Kind, p.Version)
 	}
-	if n := len(p.Numbers); n < FewestAddends || n > MostAddends {
-		return fmt.Errorf("%w: %d given", ErrAddends, n)
-	}
-	if p.Kind == Difference && len(p.Numbers) > 2 {
-		return fmt.Errorf("%w: %d numbers given", ErrTakes, len(p.Numbers))
-	}
 	for _, n := range p.Numbers {
 		if n < 0 || n.Length() > place.MostDigits {
 			return fmt.Errorf("%w: %d", place.ErrTooLong, n)
 		}
 	}
-	if p.Kind == Difference && p.Numbers[0] < p.Numbers[1] {
+	n := len(p.Numbers)
+	switch {
+	case n < FewestAddends || p.Kind == Sum && n > MostAddends:
+		return fmt.Errorf("%w: %d given", ErrAddends, n)
+	case p.Kind != Sum && n != 2:
+		return fmt.Errorf("%w: %d given", ErrTwo, n)
+	case p.Kind == Difference && p.Numbers[0] < p.Numbers[1]:
 		return fmt.Errorf("%w: %d is less than %d", ErrLarger, p.Numbers[0], p.Numbers[1])
+	case (p.Kind == Sharing || p.Kind == Grouping || p.Kind == Trays) && (p.Numbers[1] < FewestSharers || p.Numbers[1] > MostSharers):
+		return fmt.Errorf("%w, not %d", ErrSharers, p.Numbers[1])
+	case p.Kind == Grouping && p.Numbers[0] > MostGrouped:
+		return fmt.Errorf("%w, not %d", ErrGrouped, p.Numbers[0])
 	}
 	return nil
 }
@@ -102,9 +141,11 @@ func (p Problem) Valid() error {
 var (
 	ErrKind      = errors.New("this kind of problem is not known here")
 	ErrAddends   = fmt.Errorf("a sum joins %d to %d numbers", FewestAddends, MostAddends)
-	ErrOperation = errors.New("only joining with + and taking with - can be worked here")
-	ErrTakes     = errors.New("one number is taken from one other")
+	ErrOperation = errors.New("one operation at a time is worked: + - / : or *")
+	ErrTwo       = errors.New("these are two numbers")
 	ErrLarger    = errors.New("the larger number stands first")
+	ErrSharers   = fmt.Errorf("sharers, trays and groups are of %d to %d", FewestSharers, MostSharers)
+	ErrGrouped   = fmt.Errorf("grouping goes up to %d", MostGrouped)
 )
 
 // ExpressionError says where in a typed expression the mistake stands.
@@ -123,47 +164,73 @@ func (e *ExpressionError) Error() string {
 
 func (e *ExpressionError) Unwrap() error { return e.Err }
 
-// Parse reads a typed problem such as "47 + 25" or "62 - 38": 2 to 6 numbers of
-// at most six digits joined by +, or one taken from another by -, with spaces
+// Parse reads a typed problem such as "47 + 25", "62 - 38", "97/4", "78:6" or
+// "213*3": numbers of at most six digits, joined by one operation, with spaces
 // allowed around them. An error is an *ExpressionError that wraps one of the
 // errors above or one of place.ParseNumber.
 func Parse(text string) (Problem, error) {
-	p := Problem{Kind: kindOf(text), Version: Version}
-	at := 0
-	for part := range strings.SplitSeq(plainMinus.Replace(text), p.Kind.sign()) {
-		n, offset, err := readNumber(part)
+	kind, at, err := kindOf(text)
+	if err != nil {
+		return Problem{}, &ExpressionError{text, at, err}
+	}
+	p := Problem{Kind: kind, Version: Version}
+	for start, rest := 0, text; ; {
+		end := strings.IndexAny(rest, kinds[kind].signs)
+		if end < 0 {
+			end = len(rest)
+		}
+		n, offset, err := readNumber(rest[:end])
 		if err != nil {
-			return Problem{}, &ExpressionError{plainMinus.Replace(text), at + offset, err}
+			return Problem{}, &ExpressionError{text, start + offset, err}
 		}
 		p.Numbers = append(p.Numbers, n)
-		at += len(part) + 1
+		if end == len(rest) {
+			break
+		}
+		_, size := utf8.DecodeRuneInString(rest[end:])
+		start, rest = start+end+size, rest[end+size:]
 	}
 	if err := p.Valid(); err != nil {
-		return Problem{}, &ExpressionError{plainMinus.Replace(text), 0, err}
+		return Problem{}, &ExpressionError{text, 0, err}
 	}
 	return p, nil
 }
 
-// plainMinus lets a printed minus be typed too.
-var plainMinus = strings.NewReplacer("−", "-")
-
-// kindOf tells what a text asks for: a minus after its first sign makes it a
-// difference, unless numbers are joined as well.
-func kindOf(text string) Kind {
-	rest := strings.TrimSpace(plainMinus.Replace(text))
-	if strings.LastIndex(rest, "-") > 0 && !strings.Contains(rest, "+") {
-		return Difference
+// kindOf tells what a text asks for by its first sign after a number. A second
+// kind of sign is an error, at its place.
+func kindOf(text string) (kind Kind, at int, err error) {
+	kind = Sum
+	found := false
+	seen := false // something other than a space before the sign
+	for i, r := range text {
+		k, isSign := kindOfSign(r)
+		switch {
+		case !isSign:
+			seen = seen || r != ' '
+		case !seen && k == Difference: // a sign before the first number
+			return Sum, 0, nil
+		case found && k != kind:
+			return kind, i, ErrOperation
+		default:
+			kind, found = k, true
+		}
 	}
-	return Sum
+	return kind, 0, nil
+}
+
+func kindOfSign(r rune) (Kind, bool) {
+	for k, of := range kinds {
+		if strings.ContainsRune(of.signs, r) {
+			return k, true
+		}
+	}
+	return "", false
 }
 
 func readNumber(part string) (n place.Number, offset int, err error) {
 	trimmed := strings.TrimSpace(part)
 	offset = strings.Index(part, trimmed)
-	if i := strings.IndexAny(trimmed, "-*×/÷:"); i > 0 {
-		return 0, offset + i, ErrOperation
-	}
-	if strings.HasPrefix(trimmed, "-") {
+	if strings.HasPrefix(trimmed, "-") || strings.HasPrefix(trimmed, "−") {
 		return 0, offset, fmt.Errorf("%w, without a sign before it", place.ErrNotDigits)
 	}
 	n, err = place.ParseNumber(trimmed)

@@ -3,45 +3,53 @@ package swap
 import "vineswap/core/place"
 
 // take works a difference: the larger number is built, the smaller is cards
-// alone; from the ones, what is short is swapped down, over zeros place by
-// place, and what is to go is taken away.
-func take(p Problem) Trace {
-	w := worker{trace: Trace{Problem: p, Taking: place.TakingColumns(p.Numbers[0], p.Numbers[1])}}
+// alone; from the ones, what is short is swapped down and what is to go is taken
+// away. With all swaps first the taking follows when nothing is short any more.
+func (w *worker) take() {
+	larger, smaller := w.trace.Problem.Numbers[0], w.trace.Problem.Numbers[1]
+	w.trace.Taking = place.TakingColumns(larger, smaller)
 	w.trace.Steps = make([]Step, 0, 6+5*len(w.trace.Taking))
-	w.layOutLarger()
+	w.layOutLarger(larger)
+	w.writeNumber(Smaller, 1, smaller)
+	w.step(Step{Kind: Label, Tray: 2, Cards: smaller.Expanded()})
+	if w.method.Order == SwapsFirst {
+		for _, c := range w.trace.Taking {
+			w.enter(Swapping, c.Place)
+			w.look(c)
+		}
+	}
 	for _, c := range w.trace.Taking {
+		w.enter(Work, c.Place)
+		if w.method.Order != SwapsFirst {
+			w.look(c)
+		}
 		w.takeFrom(c)
 	}
 	w.read()
-	return w.trace
 }
 
-// layOutLarger builds the larger number with large cards and lays the smaller
-// as small cards.
-func (w *worker) layOutLarger() {
+// layOutLarger builds the one number that is worked from, with large cards.
+func (w *worker) layOutLarger(n place.Number) {
 	w.enter(LayOut, place.Ones)
 	w.step(Step{Kind: SetOut})
-	for i, n := range w.trace.Problem.Numbers {
-		if i == 0 {
-			w.step(Step{Kind: Build, Tray: 1}, movesOf(place.Of(n), Store, Start)...)
-		}
-		for p := n.Top(); p >= place.Ones; p-- {
-			w.write(Cell{Role: []Role{Larger, Smaller}[i], Row: i, Place: p, Digit: n.Digit(p)})
-		}
-		w.step(Step{Kind: Label, Tray: i + 1, Cards: n.Expanded()})
-	}
+	w.step(Step{Kind: Build, Tray: 1}, movesOf(place.Of(n), Store, Start)...)
+	w.writeNumber(Larger, 0, n)
+	w.step(Step{Kind: Label, Tray: 1, Cards: n.Expanded()})
 }
 
-// takeFrom works one place: is there enough, a swap down where there is not,
-// then what is to go is taken and what is left is written. Leading zeros are
-// not written.
-func (w *worker) takeFrom(c place.TakingColumn) {
-	w.enter(Work, c.Place)
+// look sees whether there is enough in a place, and swaps down where there is
+// not.
+func (w *worker) look(c place.TakingColumn) {
 	here := w.zones.In(Start)[c.Place]
 	w.step(Step{Kind: Look, Count: here})
 	if here < c.Lower {
 		w.swapDownTo(c.Place)
 	}
+}
+
+// takeFrom takes away what is to go from a place and writes what is left.
+// Leading zeros are not written.
+func (w *worker) takeFrom(c place.TakingColumn) {
 	if c.Lower > 0 {
 		w.step(Step{Kind: TakeAway, Count: c.Lower}, Move{Start, Taken, c.Place, c.Lower})
 	}
@@ -51,21 +59,4 @@ func (w *worker) takeFrom(c place.TakingColumn) {
 		w.write(Cell{Role: Result, Place: c.Place, Digit: c.Stays})
 	}
 	w.step(Step{Kind: Write, Count: c.Stays, Cards: card.Expanded()})
-}
-
-// swapDownTo fetches ten for a place from the first place to the left that has
-// some, swapping down place by place on the way back.
-func (w *worker) swapDownTo(p place.Place) {
-	from := p + 1
-	for w.zones.In(Start)[from] == 0 {
-		from++
-	}
-	for ; from > p; from-- {
-		to := from - 1
-		left := w.zones.In(Start)
-		w.trace.Swaps = append(w.trace.Swaps, Swap{From: from, To: to})
-		w.write(Cell{Role: Changed, Place: from, Digit: left[from] - 1})
-		w.write(Cell{Role: Changed, Place: to, Digit: left[to] + 10})
-		w.step(Step{Kind: SwapDown, Count: 1, From: from}, Move{Start, Store, from, 1}, Move{Store, Start, to, 10})
-	}
 }

@@ -30,7 +30,7 @@ func TestTakingStepByStep(t *testing.T) {
 	if got := kinds(trace); fmt.Sprint(got) != fmt.Sprint(want) {
 		t.Errorf("503-128 is worked\n%v, wanted\n%v", got, want)
 	}
-	if fmt.Sprint(trace.Swaps) != "[{hundreds tens} {tens ones}]" || trace.Answer != 375 {
+	if fmt.Sprint(trace.Swaps) != "[hundreds to tens tens to ones]" || trace.Answer != 375 {
 		t.Errorf("%v, %d", trace.Swaps, trace.Answer)
 	}
 	if most := trace.Fullest(); most[place.Ones] != 13 || most[place.Tens] != 10 {
@@ -90,5 +90,5 @@ func TestLawsOfTaking(t *testing.T) {
 func ExampleSolve_taking() {
 	trace, _ := swap.Solve(swap.DifferenceOf(62, 38))
 	fmt.Println(trace.Answer, trace.Swaps)
-	// Output: 24 [{tens ones}]
+	// Output: 24 [tens to ones]
 }

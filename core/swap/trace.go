@@ -117,13 +117,23 @@ type Move struct {
 type Swap struct {
 	From place.Place `json:"from"`
 	To   place.Place `json:"to"`
+	// Zeros is how many zeros the swap goes over as one; it counts for one more.
+	Zeros int `json:"zeros,omitempty"`
+}
+
+// String writes the swap as "ones to tens", "thousands to ones over 2".
+func (s Swap) String() string {
+	if s.Zeros > 0 {
+		return fmt.Sprintf("%v to %v over %d", s.From, s.To, s.Zeros)
+	}
+	return fmt.Sprintf("%v to %v", s.From, s.To)
 }
 
 // StepKind is what happens in a step.
 type StepKind string
 
 // The kinds of step, in the order in which joining makes them; then those that
-// taking away has of its own.
+// taking away has of its own; then those of sharing and grouping.
 const (
 	SetOut   StepKind = "set-out"  // trays and mat lie ready, nothing on them
 	Build    StepKind = "build"    // the pieces of one number are fetched onto its tray
@@ -137,25 +147,31 @@ const (
 	ReadOut  StepKind = "read"     // the result is read as a number
 	SayBack  StepKind = "say-back" // the story of the work is said back
 
-	Look     StepKind = "look"      // is there enough in this place?
+	Look     StepKind = "look"      // is there enough in this place? how many are there to deal?
 	SwapDown StepKind = "swap-down" // one of a place goes to the store, ten of the place below come back
 	TakeAway StepKind = "take-away" // what is to go from this place is taken away
+
+	Deal      StepKind = "deal"       // what lies in a place is dealt round evenly
+	TakeGroup StepKind = "take-group" // one group is taken off
+	Leave     StepKind = "leave"      // what cannot be dealt or grouped is laid aside
 )
 
 // Phase is a stretch of the work that one looks for again by name.
 type Phase string
 
-// The phases of joining. Work is done once for each place.
+// The phases. Work is done once for each place; Swapping too, where taking away
+// makes all swaps first.
 const (
-	LayOut  Phase = "lay-out"
-	Joining Phase = "join"
-	Work    Phase = "work"
-	Reading Phase = "read"
+	Swapping Phase = "swaps"
+	LayOut   Phase = "lay-out"
+	Joining  Phase = "join"
+	Work     Phase = "work"
+	Reading  Phase = "read"
 )
 
 // Position is a stable key of a step: the settings of a class and later
 // versions may change how many steps there are, and a position still finds the
-// nearest. Place counts in the phase Work alone and is Ones elsewhere; Ordinal
+// nearest. Place counts in the phases Work and Swapping and is Ones elsewhere; Ordinal
 // counts from 0 within the phase and place.
 type Position struct {
 	Phase   Phase
@@ -163,9 +179,12 @@ type Position struct {
 	Ordinal int
 }
 
+// placed tells whether a phase is done place by place.
+func (p Phase) placed() bool { return p == Work || p == Swapping }
+
 // String writes the position as it is kept: "lay-out/2", "work/tens/1".
 func (p Position) String() string {
-	if p.Phase == Work {
+	if p.Phase.placed() {
 		return fmt.Sprintf("%s/%s/%d", p.Phase, p.Place, p.Ordinal)
 	}
 	return fmt.Sprintf("%s/%d", p.Phase, p.Ordinal)
@@ -175,9 +194,9 @@ func (p Position) String() string {
 func ParsePosition(text string) (Position, error) {
 	parts := strings.Split(text, "/")
 	pos := Position{Phase: Phase(parts[0])}
-	known := slices.Contains([]Phase{LayOut, Joining, Work, Reading}, pos.Phase)
+	known := slices.Contains([]Phase{LayOut, Joining, Swapping, Work, Reading}, pos.Phase)
 	wanted := 2
-	if pos.Phase == Work {
+	if pos.Phase.placed() {
 		wanted = 3
 	}
 	if !known || len(parts) != wanted {
@@ -188,7 +207,7 @@ func ParsePosition(text string) (Position, error) {
 		return Position{}, fmt.Errorf("%q is no position in a lesson", text)
 	}
 	pos.Ordinal = ordinal
-	if pos.Phase == Work {
+	if pos.Phase.placed() {
 		if pos.Place, err = place.Parse(parts[1]); err != nil {
 			return Position{}, fmt.Errorf("%q is no position in a lesson: %w", text, err)
 		}
@@ -220,34 +239,42 @@ type Cell struct {
 
 // Step is one step of the work and the state after it.
 type Step struct {
-	Kind   StepKind
-	At     Position
-	Tray   int         // the tray that is built or labelled, from 1; 0 elsewhere
-	Ten    int         // which ten of this place is gathered or swapped, from 1; 0 elsewhere
-	From   place.Place // for SwapDown the place that gives one
-	Count  int         // pieces counted: in the pile for CountUp, Look and Write, those that go for TakeAway, ten for Stop and MakeSwap
-	Moves  []Move      // what moves in this step
-	Zones  Zones       // where all pieces lie afterwards
-	Column []Cell      // the column as far as it is written afterwards
-	Cards  []place.Number
+	Kind     StepKind
+	At       Position
+	Tray     int         // the tray that is built or labelled, from 1; 0 elsewhere
+	Ten      int         // which ten of this place is gathered or swapped, from 1; 0 elsewhere
+	From, To place.Place // for SwapDown the place that gives one, and the place that gets ten
+	Count    int         // pieces counted: in the pile for CountUp, Look and Write, those that go for TakeAway, ten for Stop and MakeSwap
+	Moves    []Move      // what moves in this step
+	Zones    Zones       // where all pieces lie afterwards
+	Column   []Cell      // the column as far as it is written afterwards
+	Cards    []place.Number
 	// Cards are the cards laid in this step: the small cards of a tray for
 	// Label, the one large card of the place for Write (none for a 0).
 }
 
-// Trace is a problem worked from laying out to saying back.
+// Trace is a problem worked from laying out to saying back. Of the columns those
+// of its kind are filled.
 type Trace struct {
-	Problem Problem
-	Answer  place.Number
-	Columns []place.Column       // the columns of a written sum, ones first
-	Taking  []place.TakingColumn // the columns of a written difference, ones first
-	Swaps   []Swap               // each single swap in the order made
-	Steps   []Step
+	Problem   Problem
+	Method    Method
+	Answer    place.Number
+	Remainder place.Number          // of sharing and grouping
+	Columns   []place.Column        // of a written sum, ones first
+	Taking    []place.TakingColumn  // of a written difference, ones first
+	Sharing   []place.SharingColumn // of a number shared out, highest first
+	Swaps     []Swap                // each single swap in the order made
+	Steps     []Step
 }
 
 // Find returns the index of the step at a position. Where the trace has no
 // such step it returns the nearest earlier one of the same phase and place,
-// then the first of the phase, then 0.
+// then the first of the phase, then 0. A position among swaps that are made
+// first, in a trace that swaps as it goes, is looked for in the work.
 func (t Trace) Find(at Position) int {
+	if at.Phase == Swapping && !slices.ContainsFunc(t.Steps, func(s Step) bool { return s.At.Phase == Swapping }) {
+		at.Phase = Work
+	}
 	best := -1
 	for i, s := range t.Steps {
 		if s.At.Phase != at.Phase {

@@ -1,0 +1,108 @@
+package say
+
+import (
+	"fmt"
+
+	"vineswap/core/place"
+	"vineswap/core/swap"
+)
+
+// sharingLine is what belongs to a step of sharing or grouping.
+func (w Words) sharingLine(t swap.Trace, s swap.Step) Line {
+	number, by := t.Problem.Numbers[0], t.Problem.Numbers[1]
+	grouping := t.Problem.Kind == swap.Grouping
+	switch s.Kind {
+	case swap.SetOut:
+		if grouping {
+			return Line{"Lay out", []Span{plain("One tray for the number, and room for groups of %s.", by.Words(false))}}
+		}
+		return Line{"Lay out", []Span{plain("One tray for the number, and %s for the sharers.", by.Words(false))}}
+	case swap.Build:
+		return Line{fmt.Sprintf("Build %d", number), w.built(number)}
+	case swap.Label:
+		return Line{"Label the tray", []Span{plain("The large cards read %d.", number)}}
+	case swap.Look:
+		return Line{"Look at the " + w.PlaceMany(s.At.Place), w.toDeal(t, s)}
+	case swap.Deal:
+		return w.dealt(s)
+	case swap.SwapDown:
+		return w.swappedDown(s)
+	case swap.TakeGroup:
+		return Line{fmt.Sprintf("Take %s off", w.Count(s.Count, place.Ones)), []Span{plain("%s: group %d.", capital(w.Count(s.Count, place.Ones)), s.Ten)}}
+	case swap.Leave:
+		return Line{"Lay the rest aside", []Span{plain("%s cannot be %s: the rest.", capital(w.Count(s.Count, place.Ones)), map[bool]string{true: "made into a group", false: "dealt"}[grouping])}}
+	case swap.Write:
+		return w.shared(t, s)
+	case swap.Slide:
+		if grouping {
+			return Line{"Count the groups", []Span{plain("%s.", capital(groups(t.Answer, by)))}}
+		}
+		return Line{"Slide the cards together", []Span{w.slid(s.Cards, t.Answer)}}
+	case swap.ReadOut:
+		return Line{"Read the number", []Span{plain("%s%s.", capital(t.Answer.Words(w.And)), rest(t.Remainder))}}
+	}
+	if grouping {
+		return Line{"Say it back", []Span{plain("In %d there are %s%s.", number, groups(t.Answer, by), rest(t.Remainder))}}
+	}
+	return Line{"Say it back", []Span{plain("%d was shared by %s. Each has %d%s.", number, by.Words(false), t.Answer, rest(t.Remainder))}}
+}
+
+// groups counts groups of a size: "one group of six", "13 groups of six".
+func groups(n, size place.Number) string {
+	switch n {
+	case 0:
+		return fmt.Sprintf("no groups of %s", size.Words(false))
+	case 1:
+		return fmt.Sprintf("one group of %s", size.Words(false))
+	}
+	return fmt.Sprintf("%d groups of %s", n, size.Words(false))
+}
+
+// rest says a remainder: ", rest 1"; nothing for none.
+func rest(n place.Number) string {
+	if n == 0 {
+		return ""
+	}
+	return fmt.Sprintf(", rest %d", n)
+}
+
+// toDeal says what lies in a place, and whether it goes round.
+func (w Words) toDeal(t swap.Trace, s swap.Step) []Span {
+	here := w.strong(s.Count, s.At.Place, true)
+	by := int(t.Problem.Numbers[1])
+	switch {
+	case s.Count == 0:
+		return []Span{here, plain(", so nothing is dealt here.")}
+	case s.Count < by:
+		return []Span{here, plain(" for %s: not enough to go round.", place.Number(by).Words(false))}
+	}
+	return []Span{here, plain(" for %s.", place.Number(by).Words(false))}
+}
+
+func (w Words) dealt(s swap.Step) Line {
+	return Line{"Deal them round", []Span{plain("Each gets "), w.strong(s.Count, s.At.Place, false), plain(".")}}
+}
+
+// shared says what one sharer has in a place, and what cannot be dealt there.
+func (w Words) shared(t swap.Trace, s swap.Step) Line {
+	p := s.At.Place
+	var c place.SharingColumn
+	for _, x := range t.Sharing {
+		if x.Place == p {
+			c = x
+		}
+	}
+	left := ""
+	if c.Left > 0 && p > place.Ones {
+		left = fmt.Sprintf(" %s cannot be dealt.", capital(w.Count(c.Left, p)))
+	}
+	switch {
+	case s.Count > 0:
+		return Line{fmt.Sprintf("Lay the card %d", s.Cards[0]), []Span{plain("Each tray gets the card %d.%s", s.Cards[0], left)}}
+	case p == place.Ones || t.Answer >= place.Number(p.Unit()):
+		return Line{"Write 0", []Span{plain("Nobody gets %s: no card, and a 0 is written.%s", anyOf(w.PlaceMany(p)), left)}}
+	}
+	return Line{"Leave it open", []Span{plain("Nobody gets %s, and nothing is written before the number.%s", anyOf(w.PlaceMany(p)), left)}}
+}
+
+func anyOf(what string) string { return "any " + what }

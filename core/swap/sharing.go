@@ -1,0 +1,72 @@
+package swap
+
+import "vineswap/core/place"
+
+// share works a sharing: from the highest place what lies there is dealt round
+// evenly, what cannot be dealt is swapped down, and what is left of the ones is
+// the remainder. The answer is what one sharer has.
+func (w *worker) share() {
+	number, sharers := w.trace.Problem.Numbers[0], int(w.trace.Problem.Numbers[1])
+	w.trace.Sharing = place.SharingColumns(number, sharers)
+	w.layOutLarger(number)
+	for _, c := range w.trace.Sharing {
+		w.enter(Work, c.Place)
+		w.step(Step{Kind: Look, Count: c.Count()})
+		w.deal(c, sharers)
+		card := place.Number(c.Each * c.Place.Unit())
+		w.trace.Answer += card
+		if c.Each > 0 || w.trace.Answer > 0 || c.Place == place.Ones {
+			w.write(Cell{Role: Result, Place: c.Place, Digit: c.Each})
+		}
+		w.step(Step{Kind: Write, Count: c.Each, Cards: card.Expanded()})
+		for range c.Left {
+			if c.Place > place.Ones {
+				w.swapDown(c.Place, c.Place-1)
+			}
+		}
+	}
+	w.leave(w.trace.Sharing[len(w.trace.Sharing)-1].Left)
+	w.read()
+}
+
+// deal deals what lies in a place round, as often as it goes.
+func (w *worker) deal(c place.SharingColumn, sharers int) {
+	if c.Each == 0 {
+		return
+	}
+	var moves []Move
+	for i := range sharers {
+		moves = append(moves, Move{Start, Share(i + 1), c.Place, c.Each})
+	}
+	w.step(Step{Kind: Deal, Count: c.Each}, moves...)
+}
+
+// leave lays what cannot be dealt or grouped aside as the remainder.
+func (w *worker) leave(rest int) {
+	w.trace.Remainder = place.Number(rest)
+	if rest > 0 {
+		w.step(Step{Kind: Leave, Count: rest}, Move{Start, Remainder, place.Ones, rest})
+	}
+}
+
+// group works a grouping: groups of so many ones are taken off, a ten swapped
+// down where fewer lie there. The answer is the number of groups.
+func (w *worker) group() {
+	number, size := w.trace.Problem.Numbers[0], int(w.trace.Problem.Numbers[1])
+	w.layOutLarger(number)
+	w.enter(Work, place.Ones)
+	for left := int(number); left >= size; left -= size {
+		if w.zones.In(Start)[place.Ones] < size {
+			w.swapDownTo(place.Ones)
+		}
+		w.trace.Answer++
+		w.step(Step{Kind: TakeGroup, Count: size, Ten: int(w.trace.Answer)}, Move{Start, Groups, place.Ones, size})
+	}
+	// What is left is ones: fewer than a group, and less than nine.
+	for w.zones.In(Start).Pieces() != w.zones.In(Start)[place.Ones] {
+		w.swapDownTo(place.Ones)
+	}
+	w.leave(w.zones.In(Start)[place.Ones])
+	w.writeNumber(Result, 0, w.trace.Answer)
+	w.read()
+}
