@@ -25,7 +25,7 @@ var arrows = map[string][]string{
 	"core/ladder":   {"core/place", "core/swap", "core/choose", "core/slip", "core/book"},
 	"core/group":    {"core/choose", "core/book", "core/ladder"},
 	"core/say":      {"core/place", "core/swap", "core/choose", "core/material", "core/slip", "core/book", "core/ladder", "core/group"},
-	"core/setting":  {"core/say", "core/material"},
+	"core/setting":  {"core/say", "core/material", "core/swap"},
 	"core/lesson":   {"core/place", "core/swap", "core/choose", "core/material", "core/say"},
 	"wire":          {"core/*"},
 	"wire/gen":      {"wire"},

@@ -77,7 +77,7 @@ func (s *Server) setSettings(c *call) error {
 	if err := read(c, &ask); err != nil {
 		return err
 	}
-	made, err := setting.Made(ask.Swap, ask.Places, ask.Material, ask.And)
+	made, err := setting.Made(wire.ClassOf(ask))
 	if err != nil {
 		return refuse(fiber.StatusUnprocessableEntity, "This cannot be set", "Choose one of the sides shown.").because(err)
 	}

@@ -98,7 +98,7 @@ func (s *Server) wireLesson(c *call, id uuid.UUID) (wire.Lesson, error) {
 		return wire.Lesson{}, err
 	}
 	words, children := c.class.Settings.Words(), childrenOf(kept)
-	view, err := kept.Open(words, children)
+	view, err := kept.Open(words, c.class.Settings.Method(), children)
 	if err != nil {
 		return wire.Lesson{}, err
 	}

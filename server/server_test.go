@@ -208,12 +208,19 @@ func (p person) bodies(lesson, learner string) map[string]any {
 		"POST /learners":             wire.AddLearners{Learners: []wire.Learner{{ID: uuid.NewString(), Name: "Bo " + learner[:6]}}},
 		"PATCH /learners/" + learner: wire.ChangeLearner{Name: &name},
 		"POST /invitations":          wire.Invite{Role: "viewer"},
-		"PUT /settings":              wire.Settings{Revision: 1, Swap: "trade", Places: "ones", Material: "beads"},
+		"PUT /settings":              trading(),
 		"POST /choose":               wire.Choose{Digits: []int{2, 2}, Count: 2},
 		"POST /look":                 wire.Typed{Text: "47+25"},
 		"POST /lessons":              wire.NewLesson{ID: uuid.NewString(), Problems: [][]int{{47, 25}}},
 		"PATCH /lessons/" + lesson:   wire.LessonChange{Revision: 1, Stand: "mat"},
 	}
+}
+
+// trading are settings that a class can have.
+func trading() wire.Settings {
+	c := setting.Default()
+	c.Swap = "trade"
+	return wire.SettingsOf(c, 1)
 }
 
 // observed is a right answer of a child, marked by the guide, as one more run.
@@ -496,8 +503,8 @@ func TestBadInput(t *testing.T) {
 		{"a lesson below nothing", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","problems":[[1,-2]]}`, 422, "problems"},
 		{"a lesson too large for pieces", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","problems":[[9000,1000]]}`, 422, "problems"},
 		{"a lesson of another stage", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","problems":[[1,2]],"stage":"x"}`, 422, "stage"},
-		{"a word that is no setting", "PUT", "/settings", `{"revision":1,"swap":"barter","places":"ones","material":"beads"}`, 422, ""},
-		{"old settings", "PUT", "/settings", `{"revision":7,"swap":"trade","places":"ones","material":"beads"}`, 409, ""},
+		{"a word that is no setting", "PUT", "/settings", `{"revision":1,"swap":"barter","places":"ones","material":"beads","digits":"by-kind","teens":"plain","comma":"none","when":"at-ten","carried":"above"}`, 422, ""},
+		{"old settings", "PUT", "/settings", `{"revision":7,"swap":"trade","places":"ones","material":"beads","digits":"by-kind","teens":"plain","comma":"none","when":"at-ten","carried":"above"}`, 409, ""},
 	} {
 		t.Run(c.name, func(t *testing.T) {
 			got := lead.send(c.method, lead.class(c.path), c.body)
@@ -544,13 +551,15 @@ func TestDesk(t *testing.T) {
 		t.Errorf("%+v", desk)
 	}
 	var set wire.Desk
-	lead.send("PUT", lead.class("/settings"), wire.Settings{Revision: desk.Settings.Revision, Swap: "exchange", Places: "units", And: true, Material: "blocks"}).into(t, &set)
+	exchanging := desk.Settings
+	exchanging.Swap, exchanging.Places, exchanging.And, exchanging.Material = "exchange", "units", true, "blocks"
+	lead.send("PUT", lead.class("/settings"), exchanging).into(t, &set)
 	if set.Words.ASwap != "an exchange" || set.Words.Places[0].Many != "units" || set.Stages[1].Name != "one exchange, units" {
 		t.Errorf("the words are %+v, %+v", set.Words, set.Stages)
 	}
 	var choices wire.Choices
 	lead.send("GET", lead.class("/choices"), nil).into(t, &choices)
-	if len(choices.Matters) != 4 || choices.Matters[0].Sides[1].Example != "Ten units trade for one ten. It joins the tens." {
+	if len(choices.Matters) != 9 || choices.Matters[0].Sides[1].Example != "Ten units trade for one ten. It joins the tens." {
 		t.Errorf("%+v", choices.Matters[0])
 	}
 }

@@ -32,7 +32,18 @@ func WordsOf(w say.Words) Words {
 
 // SettingsOf makes the settings of a class at a revision.
 func SettingsOf(c setting.Class, revision int) Settings {
-	return Settings{revision, string(c.Swap), string(c.Places), c.And, string(c.Material)}
+	return Settings{
+		Revision: revision, Swap: string(c.Swap), Places: string(c.Places), And: c.And, Material: string(c.Material),
+		Digits: string(c.Digits), Teens: string(c.Teens), Comma: string(c.Comma), When: string(c.When), Carried: string(c.Carried),
+	}
+}
+
+// ClassOf reads settings; what is unknown is told by setting.Made.
+func ClassOf(s Settings) setting.Class {
+	return setting.Class{
+		Swap: say.SwapWord(s.Swap), Places: say.PlaceWord(s.Places), And: s.And, Material: material.Kind(s.Material), Digits: say.DigitWord(s.Digits),
+		Teens: say.TeenWord(s.Teens), Comma: say.Separator(s.Comma), When: swap.When(s.When), Carried: setting.Carried(s.Carried),
+	}
 }
 
 // examplePlaces is how many places the example of a stage has.
@@ -296,31 +307,41 @@ func knotOf(w say.Words, c choose.Choice, p place.Place) Knot {
 
 // ChoicesOf makes the settings view: each side with a live example.
 func ChoicesOf(now setting.Class) Choices {
-	swaps := Matter{ID: "swap", Name: "Ten for one is called"}
-	for _, word := range say.SwapWords() {
+	said := func(kind swap.StepKind) func(setting.Class) string {
+		return func(c setting.Class) string { return c.Words().Example(kind, c.Method()) }
+	}
+	number := func(n place.Number) func(setting.Class) string {
+		return func(c setting.Class) string { return fmt.Sprintf("%s: %s", c.Words().Numeral(n), c.Words().Number(n)) }
+	}
+	return Choices{[]Matter{
+		matter(now, "swap", say.SwapWords(), func(c *setting.Class, side say.SwapWord) { c.Swap = side }, said(swap.MakeSwap)),
+		matter(now, "places", say.PlaceWords(), func(c *setting.Class, side say.PlaceWord) { c.Places = side }, said(swap.CountUp)),
+		matter(now, "digits", say.DigitWords(), func(c *setting.Class, side say.DigitWord) { c.Digits = side }, said(swap.Build)),
+		matter(now, "when", []swap.When{swap.AtTen, swap.AfterColumn}, func(c *setting.Class, side swap.When) { c.When = side }, said(swap.CountUp)),
+		matter(now, "carried", setting.CarriedSides(), func(c *setting.Class, side setting.Carried) { c.Carried = side }, func(c setting.Class) string { return say.CarriedExample(string(c.Carried)) }),
+		matter(now, "and", []sideOfAnd{"false", "true"}, func(c *setting.Class, side sideOfAnd) { c.And = side == "true" }, said(swap.ReadOut)),
+		matter(now, "teens", say.TeenWords(), func(c *setting.Class, side say.TeenWord) { c.Teens = side }, number(17)),
+		matter(now, "comma", say.Separators(), func(c *setting.Class, side say.Separator) { c.Comma = side }, number(3_825)),
+		matter(now, "material", []material.Kind{material.Beads, material.Blocks}, func(c *setting.Class, side material.Kind) { c.Material = side }, func(c setting.Class) string { return say.PieceNames(c.Material) }),
+	}}
+}
+
+// sideOfAnd is how the setting of “and” crosses the wire.
+type sideOfAnd string
+
+// matter makes one setting: each side with what it would say.
+func matter[T ~string](now setting.Class, id string, sides []T, set func(*setting.Class, T), example func(setting.Class) string) Matter {
+	m := Matter{ID: id, Name: say.Matter(id)}
+	for _, side := range sides {
 		c := now
-		c.Swap = word
-		name := c.Words().ASwap()
-		swaps.Sides = append(swaps.Sides, Side{string(word), name, c.Words().Example(swap.MakeSwap)})
+		set(&c, side)
+		name := say.Side(id, string(side))
+		if name == "" {
+			name = c.Words().ASwap() // the word itself
+		}
+		m.Sides = append(m.Sides, Side{string(side), name, example(c)})
 	}
-	places := Matter{ID: "places", Name: "The lowest place is called"}
-	for _, word := range say.PlaceWords() {
-		c := now
-		c.Places = word
-		places.Sides = append(places.Sides, Side{string(word), string(word), c.Words().Example(swap.CountUp)})
-	}
-	and := Matter{ID: "and", Name: "Numbers are said"}
-	for _, with := range []bool{false, true} {
-		c := now
-		c.And = with
-		name := map[bool]string{false: "without “and”", true: "with “and”"}[with]
-		and.Sides = append(and.Sides, Side{fmt.Sprint(with), name, c.Words().Example(swap.ReadOut)})
-	}
-	kinds := Matter{ID: "material", Name: "Lessons open with"}
-	for _, kind := range []material.Kind{material.Beads, material.Blocks} {
-		kinds.Sides = append(kinds.Sides, Side{string(kind), string(kind), say.PieceNames(kind)})
-	}
-	return Choices{[]Matter{swaps, places, and, kinds}}
+	return m
 }
 
 // DayOf writes a day as a guide says it.

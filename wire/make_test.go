@@ -24,7 +24,7 @@ func made(t *testing.T, numbers ...place.Number) (wire.Lesson, lesson.View) {
 		t.Fatal(err)
 	}
 	children := []lesson.Child{{ID: "w", Name: "Wren A."}}
-	v, err := l.Open(say.Words{}, children)
+	v, err := l.Open(say.Words{}, swap.Method{}, children)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -126,14 +126,27 @@ func TestEverySideCanBeSet(t *testing.T) {
 	for _, m := range wire.ChoicesOf(setting.Default()).Matters {
 		for _, side := range m.Sides {
 			sides++
-			got := map[string]string{"swap": "swap", "places": "ones", "material": "beads", "and": "false"}
-			got[m.ID] = side.Value
-			if _, err := setting.Made(got["swap"], got["places"], got["material"], got["and"] == "true"); err != nil || side.Example == "" || side.Name == "" {
+			got := map[string]any{}
+			text, err := json.Marshal(wire.SettingsOf(setting.Default(), 1))
+			if err != nil || json.Unmarshal(text, &got) != nil {
+				t.Fatal(err)
+			}
+			if _, known := got[m.ID]; !known {
+				t.Errorf("%s is no field of the settings", m.ID)
+			}
+			if got[m.ID] = side.Value; m.ID == "and" {
+				got[m.ID] = side.Value == "true"
+			}
+			var ask wire.Settings
+			if text, err = json.Marshal(got); err != nil || json.Unmarshal(text, &ask) != nil {
+				t.Fatal(err)
+			}
+			if _, err := setting.Made(wire.ClassOf(ask)); err != nil || side.Example == "" || side.Name == "" || m.Name == "" {
 				t.Errorf("%s: %+v: %v", m.ID, side, err)
 			}
 		}
 	}
-	if sides != len(say.SwapWords())+len(say.PlaceWords())+4 {
+	if sides != len(say.SwapWords())+6*2+2*3 {
 		t.Errorf("%d sides", sides)
 	}
 }

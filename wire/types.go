@@ -53,6 +53,11 @@ type Settings struct {
 	Places   string `json:"places" validate:"required"`
 	And      bool   `json:"and"`
 	Material string `json:"material" validate:"required"`
+	Digits   string `json:"digits" validate:"required"`
+	Teens    string `json:"teens" validate:"required"`
+	Comma    string `json:"comma" validate:"required"`
+	When     string `json:"when" validate:"required"`
+	Carried  string `json:"carried" validate:"required"`
 }
 
 // Choices lists the sides of each setting with a live example.

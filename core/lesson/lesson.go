@@ -243,10 +243,10 @@ type View struct {
 	Index int // of the step that the mat shows
 }
 
-// Open works out the view of a lesson in the class's words. The children are
-// those of the lesson, in its order.
-func (l Lesson) Open(w say.Words, children []Child) (View, error) {
-	trace, err := swap.Solve(l.Current())
+// Open works out the view of a lesson in the class's words and by its method.
+// The children are those of the lesson, in its order.
+func (l Lesson) Open(w say.Words, m swap.Method, children []Child) (View, error) {
+	trace, err := m.Solve(l.Current())
 	if err != nil {
 		return View{}, err
 	}

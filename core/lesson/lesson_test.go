@@ -106,7 +106,7 @@ func TestTurnsAndRoles(t *testing.T) {
 		{[]string{"Wren", "Jory", "Mina", "Ivo"}, "0 1 0 1 2", "builds 368, works the ones; builds 275, works the tens; works the hundreds, keeps the store; lays the large cards"},
 	} {
 		t.Run(fmt.Sprint(len(c.names)), func(t *testing.T) {
-			v, err := opened(t, "368+275", c.names...).Open(say.Words{}, children(c.names...))
+			v, err := opened(t, "368+275", c.names...).Open(say.Words{}, swap.Method{}, children(c.names...))
 			if err != nil {
 				t.Fatal(err)
 			}
@@ -131,7 +131,7 @@ func TestTurnsAndRoles(t *testing.T) {
 func TestEveryChildHasATurn(t *testing.T) {
 	for n := 1; n <= lesson.MostChildren; n++ {
 		names := []string{"a", "b", "c", "d"}[:n]
-		v, err := opened(t, "1458+2367", names...).Open(say.Words{}, children(names...))
+		v, err := opened(t, "1458+2367", names...).Open(say.Words{}, swap.Method{}, children(names...))
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -156,7 +156,7 @@ func TestEveryChildHasATurn(t *testing.T) {
 func TestOpenFindsTheStep(t *testing.T) {
 	l := opened(t, "47+25")
 	l, _ = l.With(lesson.Change{At: at(t, "work/ones/2")})
-	v, err := l.Open(say.Words{}, nil)
+	v, err := l.Open(say.Words{}, swap.Method{}, nil)
 	if err != nil || v.Trace.Steps[v.Index].Kind != swap.MakeSwap || len(v.Lines) != len(v.Trace.Steps) || v.Needs.Trays != 3 {
 		t.Errorf("opened at %d: %v", v.Index, err)
 	}

@@ -85,6 +85,25 @@ func TestWords(t *testing.T) {
 	}
 }
 
+func TestTensFirst(t *testing.T) {
+	for n, want := range map[place.Number]string{
+		7: "seven", 10: "ten", 11: "ten-one", 13: "ten-three", 20: "two-tens", 24: "two-tens four", 47: "four-tens seven", 506: "five hundred six", 215: "two hundred ten-five",
+		14_012: "ten-four thousand ten-two",
+	} {
+		if got := n.Spoken(place.Speech{TenAnd: true}); got != want {
+			t.Errorf("%d: %q, want %q", n, got, want)
+		}
+	}
+	said := map[string]place.Number{}
+	for n := place.Number(0); n < 12_000; n++ {
+		words := n.Spoken(place.Speech{And: true, TenAnd: true})
+		if before, twice := said[words]; twice {
+			t.Fatalf("%d and %d are both %q", before, n, words)
+		}
+		said[words] = n
+	}
+}
+
 // No two numbers are said alike, and the and is all that differs between the sides.
 func TestWordsDiffer(t *testing.T) {
 	said := map[string]place.Number{}

@@ -42,7 +42,7 @@ func (w Words) Role(builds []place.Number, works []place.Place, store bool) stri
 		places = append(places, "the "+w.PlaceMany(p))
 	}
 	if len(builds) > 0 {
-		parts = append(parts, "builds "+list(numerals(builds)))
+		parts = append(parts, "builds "+list(w.numerals(builds)))
 	}
 	if len(places) > 0 {
 		parts = append(parts, "works "+list(places))
@@ -99,9 +99,10 @@ func PieceNames(kind material.Kind) string {
 	return list(names)
 }
 
-// Example is what is said at the first step of a kind in 238 + 267.
-func (w Words) Example(kind swap.StepKind) string {
-	t, err := swap.Solve(swap.SumOf(238, 267))
+// Example is what is said at the first step of a kind in 238 + 267, worked by a
+// method.
+func (w Words) Example(kind swap.StepKind, m swap.Method) string {
+	t, err := m.Solve(swap.SumOf(238, 267))
 	if err != nil {
 		return ""
 	}

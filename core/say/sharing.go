@@ -18,9 +18,9 @@ func (w Words) sharingLine(t swap.Trace, s swap.Step) Line {
 		}
 		return Line{"Lay out", []Span{plain("One tray for the number, and %s for the sharers.", by.Words(false))}}
 	case swap.Build:
-		return Line{fmt.Sprintf("Build %d", number), w.built(number)}
+		return Line{fmt.Sprintf("Build %s", w.Numeral(number)), w.built(number)}
 	case swap.Label:
-		return Line{"Label the tray", []Span{plain("The large cards read %d.", number)}}
+		return Line{"Label the tray", []Span{plain("The large cards read %s.", w.Numeral(number))}}
 	case swap.Look:
 		return Line{"Look at the " + w.PlaceMany(s.At.Place), w.toDeal(t, s)}
 	case swap.Deal:
@@ -39,12 +39,12 @@ func (w Words) sharingLine(t swap.Trace, s swap.Step) Line {
 		}
 		return Line{"Slide the cards together", []Span{w.slid(s.Cards, t.Answer)}}
 	case swap.ReadOut:
-		return Line{"Read the number", []Span{plain("%s%s.", capital(t.Answer.Words(w.And)), rest(t.Remainder))}}
+		return Line{"Read the number", []Span{plain("%s%s.", capital(w.Number(t.Answer)), rest(t.Remainder))}}
 	}
 	if grouping {
 		return Line{"Say it back", []Span{plain("In %d there are %s%s.", number, groups(t.Answer, by), rest(t.Remainder))}}
 	}
-	return Line{"Say it back", []Span{plain("%d was shared by %s. Each has %d%s.", number, by.Words(false), t.Answer, rest(t.Remainder))}}
+	return Line{"Say it back", []Span{plain("%s was shared by %s. Each has %s%s.", w.Numeral(number), by.Words(false), w.Numeral(t.Answer), rest(t.Remainder))}}
 }
 
 // groups counts groups of a size: "one group of six", "13 groups of six".
@@ -98,7 +98,7 @@ func (w Words) shared(t swap.Trace, s swap.Step) Line {
 	}
 	switch {
 	case s.Count > 0:
-		return Line{fmt.Sprintf("Lay the card %d", s.Cards[0]), []Span{plain("Each tray gets the card %d.%s", s.Cards[0], left)}}
+		return Line{fmt.Sprintf("Lay the card %s", w.Numeral(s.Cards[0])), []Span{plain("Each tray gets the card %s.%s", w.Numeral(s.Cards[0]), left)}}
 	case p == place.Ones || t.Answer >= place.Number(p.Unit()):
 		return Line{"Write 0", []Span{plain("Nobody gets %s: no card, and a 0 is written.%s", anyOf(w.PlaceMany(p)), left)}}
 	}

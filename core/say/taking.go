@@ -13,12 +13,12 @@ func (w Words) takingLine(t swap.Trace, s swap.Step) Line {
 	case swap.SetOut:
 		return Line{"Lay out", []Span{plain("One tray for the larger number. The smaller is cards alone.")}}
 	case swap.Build:
-		return Line{fmt.Sprintf("Build %d", larger), w.built(larger)}
+		return Line{fmt.Sprintf("Build %s", w.Numeral(larger)), w.built(larger)}
 	case swap.Label:
 		if s.Tray == 1 {
-			return Line{"Label the tray", []Span{plain("The large cards read %d.", larger)}}
+			return Line{"Label the tray", []Span{plain("The large cards read %s.", w.Numeral(larger))}}
 		}
-		return Line{fmt.Sprintf("Lay the cards of %d", smaller), []Span{plain("The small cards say what is to go: %d.", smaller)}}
+		return Line{fmt.Sprintf("Lay the cards of %s", w.Numeral(smaller)), []Span{plain("The small cards say what is to go: %s.", w.Numeral(smaller))}}
 	case swap.Look:
 		return Line{"Look at the " + w.PlaceMany(s.At.Place), w.looked(t, s)}
 	case swap.SwapDown:
@@ -30,9 +30,9 @@ func (w Words) takingLine(t swap.Trace, s swap.Step) Line {
 	case swap.Slide:
 		return Line{"Slide the cards together", []Span{w.slid(s.Cards, t.Answer)}}
 	case swap.ReadOut:
-		return Line{"Read the number", []Span{plain("%s.", capital(t.Answer.Words(w.And)))}}
+		return Line{"Read the number", []Span{plain("%s.", capital(w.Number(t.Answer)))}}
 	}
-	return Line{"Say it back", []Span{plain("%d was taken from %d. It leaves %d.", smaller, larger, t.Answer)}}
+	return Line{"Say it back", []Span{plain("%s was taken from %s. It leaves %s.", w.Numeral(smaller), w.Numeral(larger), w.Numeral(t.Answer))}}
 }
 
 // looked says whether there is enough in a place.
@@ -74,7 +74,7 @@ func (w Words) left(t swap.Trace, s swap.Step) Line {
 	p := s.At.Place
 	switch {
 	case s.Count > 0:
-		return Line{fmt.Sprintf("Lay the card %d", s.Cards[0]), []Span{plain("%s left: the card %d.", capital(w.Count(s.Count, p)), s.Cards[0])}}
+		return Line{fmt.Sprintf("Lay the card %s", w.Numeral(s.Cards[0])), []Span{plain("%s left: the card %s.", capital(w.Count(s.Count, p)), w.Numeral(s.Cards[0]))}}
 	case t.Answer.Has(p):
 		return Line{"Write 0", []Span{plain("Nothing is left in the %s: no card, and a 0 is written.", w.PlaceMany(p))}}
 	}

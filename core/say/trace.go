@@ -69,7 +69,7 @@ func (w Words) joiningLine(t swap.Trace, s swap.Step, addends []place.Number) Li
 		return Line{"Lay out", []Span{plain("%s trays, one for each number, and one for what they make.", capital(place.Number(len(addends)).Words(false)))}}
 	case swap.Build:
 		n := addends[s.Tray-1]
-		return Line{fmt.Sprintf("Build %d", n), w.built(n)}
+		return Line{fmt.Sprintf("Build %s", w.Numeral(n)), w.built(n)}
 	case swap.Label:
 		return w.labelled(addends[s.Tray-1])
 	case swap.Join:
@@ -85,33 +85,33 @@ func (w Words) joiningLine(t swap.Trace, s swap.Step, addends []place.Number) Li
 	case swap.Slide:
 		return Line{"Slide the cards together", []Span{w.slid(s.Cards, t.Answer)}}
 	case swap.ReadOut:
-		return Line{"Read the number", []Span{plain("%s.", capital(t.Answer.Words(w.And)))}}
+		return Line{"Read the number", []Span{plain("%s.", capital(w.Number(t.Answer)))}}
 	}
 	if t.Problem.Kind == swap.Trays {
-		return Line{"Say it back", []Span{plain("%s times %d was joined. Together that is %d.", capital(place.Number(len(addends)).Words(false)), addends[0], t.Answer)}}
+		return Line{"Say it back", []Span{plain("%s times %s was joined. Together that is %s.", capital(place.Number(len(addends)).Words(false)), w.Numeral(addends[0]), w.Numeral(t.Answer))}}
 	}
-	return Line{"Say it back", []Span{plain("%s were joined. Together they are %d.", list(numerals(addends)), t.Answer)}}
+	return Line{"Say it back", []Span{plain("%s were joined. Together they are %s.", list(w.numerals(addends)), w.Numeral(t.Answer))}}
 }
 
 // built says a number's pieces by kind, empty places too: zero is shown.
 func (w Words) built(n place.Number) []Span {
 	var parts []string
 	for p := n.Top(); p >= place.Ones; p-- {
-		parts = append(parts, w.Count(n.Digit(p), p))
+		parts = append(parts, w.digit(n.Digit(p), p))
 	}
-	return []Span{plain("%d: %s.", n, list(parts))}
+	return []Span{plain("%s: %s.", w.Numeral(n), list(parts))}
 }
 
 func (w Words) labelled(n place.Number) Line {
 	const do = "Label the tray"
-	cards := numerals(n.Expanded())
+	cards := w.numerals(n.Expanded())
 	switch len(cards) {
 	case 0:
 		return Line{do, []Span{plain("Nothing lies here, so there is no card.")}}
 	case 1:
 		return Line{do, []Span{plain("The small card %s.", cards[0])}}
 	}
-	return Line{do, []Span{plain("Small cards: %s. Laid together they read %d.", list(cards), n)}}
+	return Line{do, []Span{plain("Small cards: %s. Laid together they read %s.", list(cards), w.Numeral(n))}}
 }
 
 // withTheirKind says how the piles are pushed together: each kind with its own.
@@ -129,7 +129,7 @@ func (w Words) counted(t swap.Trace, s swap.Step) []Span {
 	c := t.Columns[s.At.Place]
 	var parts []string
 	for _, d := range c.Digits {
-		parts = append(parts, w.Count(d, c.Place))
+		parts = append(parts, w.digit(d, c.Place))
 	}
 	spans := []Span{plain("%s", capital(list(parts)))}
 	if c.In > 0 {
@@ -189,7 +189,7 @@ func (w Words) written(t swap.Trace, s swap.Step) Line {
 	if !t.Columns[p].Swaps() {
 		verb = "here"
 	}
-	return Line{fmt.Sprintf("Lay the card %d", card), []Span{plain("%s %s: the card %d.", capital(w.Count(s.Count, p)), verb, card)}}
+	return Line{fmt.Sprintf("Lay the card %s", w.Numeral(card)), []Span{plain("%s %s: the card %s.", capital(w.Count(s.Count, p)), verb, w.Numeral(card))}}
 }
 
 func (w Words) slid(cards []place.Number, answer place.Number) Span {
@@ -197,9 +197,9 @@ func (w Words) slid(cards []place.Number, answer place.Number) Span {
 	case 0:
 		return plain("Nothing lies here, and 0 is written.")
 	case 1:
-		return plain("One card alone: it reads %d.", answer)
+		return plain("One card alone: it reads %s.", w.Numeral(answer))
 	}
-	return plain("%s slide together and read %d.", list(numerals(cards)), answer)
+	return plain("%s slide together and read %s.", list(w.numerals(cards)), w.Numeral(answer))
 }
 
 // Caused says what one column does: "15 ones: ten swap for one ten, 5 stay."
@@ -223,10 +223,10 @@ func (w Words) Caused(c place.Column) string {
 	return fmt.Sprintf("%d %s%s: %s %s %s, %s.", c.Sum(), w.PlaceMany(c.Place), made, tens, w.forms().they, ups, stays)
 }
 
-func numerals(numbers []place.Number) []string {
+func (w Words) numerals(numbers []place.Number) []string {
 	out := make([]string, len(numbers))
 	for i, n := range numbers {
-		out[i] = n.String()
+		out[i] = w.Numeral(n)
 	}
 	return out
 }

@@ -5,6 +5,7 @@ package say
 import (
 	"errors"
 	"fmt"
+	"slices"
 	"strings"
 
 	"vineswap/core/choose"
@@ -18,6 +19,77 @@ type Words struct {
 	Swap   SwapWord
 	Places PlaceWord
 	And    bool // "five hundred and six" instead of "five hundred six"
+	Digits DigitWord
+	Teens  TeenWord
+	Comma  Separator
+}
+
+// DigitWord is how a digit is said.
+type DigitWord string
+
+// The sides of DigitWord. The empty word is ByKind.
+const (
+	ByKind    DigitWord = "by-kind"    // "four tens"
+	FaceValue DigitWord = "face-value" // "four"
+)
+
+// TeenWord is how the numbers after ten are said.
+type TeenWord string
+
+// The sides of TeenWord. The empty word is PlainTeens.
+const (
+	PlainTeens TeenWord = "plain"   // "thirteen"
+	TenAnd     TeenWord = "ten-and" // "ten-three", and "two-tens"
+)
+
+// Separator stands between the thousands and the hundreds of a number.
+type Separator string
+
+// The sides of Separator. The empty one is NoSeparator.
+const (
+	NoSeparator Separator = "none"
+	WithComma   Separator = "comma"
+	WithSpace   Separator = "space"
+)
+
+// DigitWords, TeenWords and Separators return the sides, the default first.
+func DigitWords() []DigitWord { return []DigitWord{ByKind, FaceValue} }
+
+// TeenWords returns the ways of saying teens.
+func TeenWords() []TeenWord { return []TeenWord{PlainTeens, TenAnd} }
+
+// Separators returns what can stand before the hundreds.
+func Separators() []Separator { return []Separator{NoSeparator, WithComma, WithSpace} }
+
+// ParseSide reads one of the sides of a setting of words.
+func ParseSide[T ~string](text string, sides []T) (T, error) {
+	if i := slices.Index(sides, T(text)); i >= 0 {
+		return sides[i], nil
+	}
+	return "", fmt.Errorf("%w: %q is none of %v", ErrWord, text, sides)
+}
+
+// Number says a number in words.
+func (w Words) Number(n place.Number) string {
+	return n.Spoken(place.Speech{And: w.And, TenAnd: w.Teens == TenAnd})
+}
+
+// Numeral writes a number in digits, with the separator before its hundreds.
+func (w Words) Numeral(n place.Number) string {
+	text := n.String()
+	between := map[Separator]string{WithComma: ",", WithSpace: "\u00a0"}[w.Comma]
+	for at := len(text) - 3; at > 0 && between != ""; at -= 3 {
+		text = text[:at] + between + text[at:]
+	}
+	return text
+}
+
+// digit says a digit of a number: "four tens", or "four" by its face value.
+func (w Words) digit(n int, p place.Place) string {
+	if w.Digits == FaceValue {
+		return w.Number(place.Number(n))
+	}
+	return w.Count(n, p)
 }
 
 // SwapWord is the class's word for the swap. It changes labels and sentences,
@@ -131,7 +203,7 @@ func (w Words) Count(n int, p place.Place) string {
 	case 1:
 		return "one " + w.PlaceOne(p)
 	}
-	return place.Number(n).Words(w.And) + " " + w.PlaceMany(p)
+	return w.Number(place.Number(n)) + " " + w.PlaceMany(p)
 }
 
 var pieceNames = map[material.Kind][place.TopPiece + 1][2]string{

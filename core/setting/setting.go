@@ -1,18 +1,33 @@
-// Package setting is the record of what a class has set: its words and its
-// material. One record, with a version, and a default for all that is unknown.
+// Package setting is the record of what a class has set: its words, its material
+// and its ways of working. One record, with a version, and a default for all that is unknown.
 package setting
 
 import (
 	"encoding/json"
+	"errors"
 	"fmt"
 
 	"vineswap/core/material"
 	"vineswap/core/say"
+	"vineswap/core/swap"
 )
 
 // Version is written with every record. Fields are only ever added, so an older
 // record reads as itself with defaults, and a newer one keeps what is known.
 const Version = 1
+
+// Carried is where what comes up is written in the column.
+type Carried string
+
+// The sides of Carried.
+const (
+	Above  Carried = "above"  // above the top
+	Under  Carried = "under"  // under the last addend, in a row of its own
+	Beside Carried = "beside" // beside the digits of its place
+)
+
+// CarriedSides returns all sides, the default first.
+func CarriedSides() []Carried { return []Carried{Above, Under, Beside} }
 
 // Class is what a class has set.
 type Class struct {
@@ -21,15 +36,28 @@ type Class struct {
 	Places   say.PlaceWord `json:"places"`
 	And      bool          `json:"and"`
 	Material material.Kind `json:"material"`
+	Digits   say.DigitWord `json:"digits"`
+	Teens    say.TeenWord  `json:"teens"`
+	Comma    say.Separator `json:"comma"`
+	When     swap.When     `json:"when"`
+	Carried  Carried       `json:"carried"`
 }
 
 // Default is what a new class has: the first side of every choice.
 func Default() Class {
-	return Class{Version: Version, Swap: say.Swap, Places: say.Ones, Material: material.Beads}
+	return Class{
+		Version: Version, Swap: say.Swap, Places: say.Ones, Material: material.Beads, Digits: say.ByKind, Teens: say.PlainTeens, Comma: say.NoSeparator,
+		When: swap.AtTen, Carried: Above,
+	}
 }
 
 // Words are the class's words for the sentences.
-func (c Class) Words() say.Words { return say.Words{Swap: c.Swap, Places: c.Places, And: c.And} }
+func (c Class) Words() say.Words {
+	return say.Words{Swap: c.Swap, Places: c.Places, And: c.And, Digits: c.Digits, Teens: c.Teens, Comma: c.Comma}
+}
+
+// Method is the class's way of working.
+func (c Class) Method() swap.Method { return swap.Method{When: c.When} }
 
 // Read reads a kept record. What is missing, or not known to this version, is
 // the default; an error is returned only for text that is no JSON object.
@@ -38,30 +66,39 @@ func Read(data []byte) (Class, error) {
 	if err := json.Unmarshal(data, &kept); err != nil {
 		return Default(), fmt.Errorf("settings of the class: %w", err)
 	}
-	usual := Default()
-	if _, err := say.ParseSwapWord(string(kept.Swap)); err != nil {
-		kept.Swap = usual.Swap
-	}
-	if _, err := say.ParsePlaceWord(string(kept.Places)); err != nil {
-		kept.Places = usual.Places
-	}
-	if _, err := material.ParseKind(string(kept.Material)); err != nil {
-		kept.Material = usual.Material
-	}
-	return kept, nil
+	made, _ := kept.checked() // what is unknown is the default
+	return made, nil
 }
 
 // Made checks a record that a guide has set: unlike Read it refuses what is
 // unknown.
-func Made(swap, places, kind string, and bool) (Class, error) {
-	c := Class{Version: Version, And: and}
-	var err error
-	if c.Swap, err = say.ParseSwapWord(swap); err != nil {
-		return c, err
-	}
-	if c.Places, err = say.ParsePlaceWord(places); err != nil {
-		return c, err
-	}
-	c.Material, err = material.ParseKind(kind)
+func Made(c Class) (Class, error) {
+	c.Version = Version
+	_, err := c.checked()
 	return c, err
+}
+
+// checked returns the record with a default for every side that is not known,
+// and an error that names those.
+func (c Class) checked() (Class, error) {
+	usual := Default()
+	var errs [8]error
+	c.Swap, errs[0] = known(c.Swap, usual.Swap, say.SwapWords())
+	c.Places, errs[1] = known(c.Places, usual.Places, say.PlaceWords())
+	c.Material, errs[2] = known(c.Material, usual.Material, []material.Kind{material.Beads, material.Blocks})
+	c.Digits, errs[3] = known(c.Digits, usual.Digits, say.DigitWords())
+	c.Teens, errs[4] = known(c.Teens, usual.Teens, say.TeenWords())
+	c.Comma, errs[5] = known(c.Comma, usual.Comma, say.Separators())
+	c.When, errs[6] = known(c.When, usual.When, []swap.When{swap.AtTen, swap.AfterColumn})
+	c.Carried, errs[7] = known(c.Carried, usual.Carried, CarriedSides())
+	return c, errors.Join(errs[:]...)
+}
+
+// known returns a side that is one of those there are, or the usual one and an
+// error.
+func known[T ~string](side, usual T, sides []T) (T, error) {
+	if got, err := say.ParseSide(string(side), sides); err == nil {
+		return got, nil
+	}
+	return usual, fmt.Errorf("%w: %q is none of %v", say.ErrWord, side, sides)
 }

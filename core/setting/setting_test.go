@@ -1,11 +1,13 @@
 package setting_test
 
 import (
+	"encoding/json"
 	"testing"
 
 	"vineswap/core/material"
 	"vineswap/core/say"
 	"vineswap/core/setting"
+	"vineswap/core/swap"
 )
 
 func TestRead(t *testing.T) {
@@ -34,12 +36,29 @@ func TestRead(t *testing.T) {
 }
 
 func TestMade(t *testing.T) {
-	if c, err := setting.Made("carry", "units", "blocks", true); err != nil || c.Words() != (say.Words{Swap: say.Carry, Places: say.Units, And: true}) {
+	whole := setting.Default()
+	whole.Swap, whole.Places, whole.Material, whole.And = say.Carry, say.Units, material.Blocks, true
+	whole.Digits, whole.Teens, whole.Comma, whole.When, whole.Carried = say.FaceValue, say.TenAnd, say.WithSpace, swap.AfterColumn, setting.Under
+	want := say.Words{Swap: say.Carry, Places: say.Units, And: true, Digits: say.FaceValue, Teens: say.TenAnd, Comma: say.WithSpace}
+	if c, err := setting.Made(whole); err != nil || c.Words() != want || c.Method() != (swap.Method{When: swap.AfterColumn}) {
 		t.Errorf("%+v, %v", c, err)
 	}
-	for name, bad := range map[string][3]string{"swap": {"barter", "ones", "beads"}, "places": {"swap", "singles", "beads"}, "material": {"swap", "ones", "pebbles"}} {
-		if c, err := setting.Made(bad[0], bad[1], bad[2], false); err == nil {
-			t.Errorf("an unknown %s was set: %+v", name, c)
+	for name, spoil := range map[string]func(*setting.Class){
+		"swap": func(c *setting.Class) { c.Swap = "barter" }, "places": func(c *setting.Class) { c.Places = "singles" }, "material": func(c *setting.Class) { c.Material = "pebbles" },
+		"digits": func(c *setting.Class) { c.Digits = "sung" }, "teens": func(c *setting.Class) { c.Teens = "sung" }, "comma": func(c *setting.Class) { c.Comma = "dot" },
+		"when": func(c *setting.Class) { c.When = "never" }, "carried": func(c *setting.Class) { c.Carried = "away" },
+	} {
+		c := whole
+		spoil(&c)
+		if _, err := setting.Made(c); err == nil {
+			t.Errorf("an unknown %s was set", name)
+		}
+		text, err := json.Marshal(c)
+		if err != nil {
+			t.Fatal(err)
+		}
+		if read, err := setting.Read(text); err != nil || read == c {
+			t.Errorf("an unknown %s was read as %+v, %v", name, read, err)
 		}
 	}
 }

@@ -271,6 +271,11 @@ export interface Settings {
   places: string;
   and: boolean;
   material: string;
+  digits: string;
+  teens: string;
+  comma: string;
+  when: string;
+  carried: string;
 }
 export interface Words {
   noSwap: string;

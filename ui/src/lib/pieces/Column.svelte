@@ -15,6 +15,7 @@
     cell = 56,
     size = 46,
     heads = true,
+    carried = 'above',
   }: {
     places: string[]; // highest first
     words: PlaceWords[];
@@ -26,7 +27,11 @@
     cell?: number;
     size?: number;
     heads?: boolean;
+    carried?: string; // where what comes up is written: above, under or beside
   } = $props();
+
+  /** The rows of the grid: under the last number there is one more. */
+  const under = $derived(carried === 'under' ? 1 : 0);
 
   const find = (list: Cell[], role: string, place: string, row = 0): number | undefined =>
     list.findLast((c) => c.role === role && c.place === place && c.row === row)?.digit;
@@ -59,7 +64,11 @@
         <Mark {place} />{unit(place)}
       </div>
     {/if}
-    <div class="carry" style:grid-column={i + 2}>
+    <div
+      class="carry {carried}"
+      style:grid-column={i + 2}
+      style:grid-row={carried === 'under' ? rows + 3 : carried === 'beside' ? 3 : 2}
+    >
       {#if find(cells, 'carried', place) !== undefined}
         <span style:color="var(--{place}-ink)">{find(cells, 'carried', place)}</span>
       {:else if find(due, 'carried', place) !== undefined}
@@ -71,7 +80,7 @@
         {find(cells, 'addend', place, r) ?? ''}
       </div>
     {/each}
-    <div class="result" style:grid-column={i + 2} style:grid-row={rows + 4}>
+    <div class="result" style:grid-column={i + 2} style:grid-row={rows + 4 + under}>
       {#if find(cells, 'result', place) !== undefined}
         {find(cells, 'result', place)}
       {:else}
@@ -83,14 +92,14 @@
         class="name"
         class:now={place === now}
         style:grid-column={i + 2}
-        style:grid-row={rows + 5}
+        style:grid-row={rows + 5 + under}
       >
         {names[place] ?? ''}
       </div>
     {/if}
   {/each}
   <div class="sign" style:grid-row={rows + 2}>+</div>
-  <div class="line" style:grid-row={rows + 3}></div>
+  <div class="line" style:grid-row={rows + 3 + under}></div>
 </div>
 
 <style>
@@ -122,12 +131,26 @@
     line-height: 22px;
   }
   .carry {
-    grid-row: 2;
     height: 40px;
     display: grid;
     place-items: center;
     font-size: 24px;
     font-weight: 700;
+  }
+  .carry.under {
+    height: 32px;
+  }
+  .carry.beside {
+    justify-self: start;
+    align-self: start;
+    height: auto;
+    margin-left: -7px;
+    font-size: 19px;
+    line-height: 20px;
+  }
+  .carry.beside .due {
+    width: 24px;
+    height: 24px;
   }
   .due {
     display: grid;

@@ -151,6 +151,7 @@
           {places}
           words={desk.words.places}
           cells={step.column}
+          carried={shared.desk?.settings.carried}
           {due}
           rows={lesson.link.sum.numbers.length}
           now={step.place ?? ''}

@@ -3,6 +3,7 @@
   // causes, its fullest moment and its stage.
   import Column from '../../lib/pieces/Column.svelte';
   import Mark from '../../lib/pieces/Mark.svelte';
+  import { shared } from '../../lib/state.svelte';
   import Piece from '../../lib/pieces/Piece.svelte';
   import type { Cell, Sum, Words } from '../../lib/wire.gen';
 
@@ -34,6 +35,7 @@
       {places}
       words={words.places}
       {cells}
+      carried={shared.desk?.settings.carried}
       rows={sum.numbers.length}
       heads={false}
       cell={places.length > 5 ? 32 : 40}

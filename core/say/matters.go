@@ -1,0 +1,35 @@
+package say
+
+// matterNames are the headings of the settings.
+var matterNames = map[string]string{
+	"swap": "Ten for one is called", "places": "The lowest place is called", "digits": "Digits are said", "when": "In joining, swap", "carried": "What comes up is written",
+	"and": "Numbers are said", "teens": "Numbers after ten are said", "comma": "Thousands are written", "material": "Lessons open with",
+}
+
+// Matter names a setting.
+func Matter(id string) string { return matterNames[id] }
+
+var sideNames = map[string]map[string]string{
+	"places":   {"ones": "ones", "units": "units"},
+	"digits":   {"by-kind": "by kind", "face-value": "by face value"},
+	"when":     {"at-ten": "at ten, while counting", "after-column": "after the whole place"},
+	"carried":  {"above": "above the top", "under": "under the last number", "beside": "beside its place"},
+	"and":      {"false": "without “and”", "true": "with “and”"},
+	"teens":    {"plain": "in plain words", "ten-and": "by their tens first"},
+	"comma":    {"none": "without a sign", "comma": "with a comma", "space": "with a space"},
+	"material": {"beads": "beads", "blocks": "blocks"},
+}
+
+// Side names a side of a setting; empty where the class's own word is its name.
+func Side(matter, side string) string { return sideNames[matter][side] }
+
+// CarriedExample says where the small 1 of 38 + 27 stands.
+func CarriedExample(side string) string {
+	switch side {
+	case "under":
+		return "38 + 27: the small 1 in a row of its own, over the line."
+	case "beside":
+		return "38 + 27: the small 1 beside the 3."
+	}
+	return "38 + 27: the small 1 over the 3."
+}
