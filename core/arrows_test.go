@@ -26,7 +26,7 @@ var arrows = map[string][]string{
 	"core/group":    {"core/choose", "core/book", "core/ladder"},
 	"core/say":      {"core/place", "core/swap", "core/choose", "core/material", "core/slip", "core/book", "core/ladder", "core/group"},
 	"core/setting":  {"core/say", "core/material", "core/swap"},
-	"core/lesson":   {"core/place", "core/swap", "core/choose", "core/material", "core/say"},
+	"core/lesson":   {"core/place", "core/swap", "core/choose", "core/material", "core/book", "core/say"},
 	"wire":          {"core/*"},
 	"wire/gen":      {"wire"},
 	"store":         {"core/*"},

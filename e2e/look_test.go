@@ -136,7 +136,7 @@ func TestNothingIsCut(t *testing.T) {
 			s := open(t)
 			s.T = t
 			g := s.sit(size[0], size[1])
-			tall(s, g, func(name string) {
+			whole := func(name string) {
 				g.Settle()
 				if cut := guide.Read[[]string](g, out); len(cut) > 0 {
 					t.Errorf("%s: %d things are cut off, such as %q", name, len(cut), cut[:min(4, len(cut))])
@@ -147,8 +147,32 @@ func TestNothingIsCut(t *testing.T) {
 				if small := guide.Read[float64](g, "document.querySelector('[data-next]')?.getBoundingClientRect().height ?? 64"); small < 44 {
 					t.Errorf("%s: the next action is %v px high", name, small)
 				}
-			})
+			}
+			tall(s, g, whole)
+			other(g, "9005-4768", whole)
+			other(g, "1999+2999+3999", whole)
 		})
+	}
+}
+
+// other brings a problem of one's own to the mat and looks at its fullest moments.
+func other(g *guide.Guide, problem string, look func(name string)) {
+	g.Press("Numbers").Holds("a field", "document.querySelector('#own')")
+	g.Holds("typed", fmt.Sprintf("(() => { const f = document.getElementById('own'); f.value = %q; f.dispatchEvent(new Event('input', { bubbles: true })); f.form.requestSubmit(); return true })()", problem))
+	g.Holds("picked", fmt.Sprintf("document.querySelector('[data-live]').innerText.startsWith(%q)", problem)).Settle()
+	look(problem + ", picked")
+	g.Press("Gather").Holds("gathered", "document.querySelector('.gather .kinds')")
+	look(problem + ", gathered")
+	g.LetGo().Key(" ").Holds("laid out", at("lay-out/0"))
+	for range 40 {
+		now := guide.Read[string](g, "document.querySelector('[data-step]')?.dataset.step")
+		if now == "read/2" || g.Err() != nil {
+			return
+		}
+		if strings.HasSuffix(now, "/2") || now == "join/0" {
+			look(problem + " " + now)
+		}
+		g.LetGo().Key(" ").Holds("a step on", fmt.Sprintf("document.querySelector('[data-step]')?.dataset.step !== %q", now))
 	}
 }
 

@@ -30,7 +30,7 @@ func (s *Server) newLesson(c *call) error {
 			return wrongChoice(err)
 		}
 	}
-	opened, err := lesson.New(problems(ask.Problems), stage, c.class.Settings.Material, ask.Children)
+	opened, err := lesson.New(problems(ask.Kind, ask.Problems), stage, c.class.Settings.Material, ask.Children)
 	if err != nil {
 		return wrongLesson(err)
 	}
@@ -47,14 +47,19 @@ func (s *Server) newLesson(c *call) error {
 	return s.answerLesson(c, id)
 }
 
-func problems(numbers [][]int) []swap.Problem {
+// problems reads the problems of a lesson; no kind is that of a sum.
+func problems(kind string, numbers [][]int) []swap.Problem {
+	of := swap.Sum
+	if kind != "" {
+		of = swap.Kind(kind)
+	}
 	out := make([]swap.Problem, len(numbers))
 	for i, row := range numbers {
 		list := make([]place.Number, len(row))
 		for j, n := range row {
 			list[j] = place.Number(n)
 		}
-		out[i] = swap.SumOf(list...)
+		out[i] = swap.Problem{Kind: of, Version: swap.Version, Numbers: list}
 	}
 	return out
 }

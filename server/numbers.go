@@ -69,10 +69,10 @@ func (s *Server) look(c *call) error {
 	if err != nil {
 		return wrongSum(err)
 	}
-	if problem.Kind != swap.Sum {
-		return wrongSum(lesson.ErrTaking)
+	sum, err := wire.SumOf(c.class.Settings.Words(), problem)
+	if errors.Is(err, lesson.ErrOther) {
+		return wrongSum(err)
 	}
-	sum, err := wire.SumOf(c.class.Settings.Words(), problem.Numbers)
 	if err != nil {
 		return err
 	}
@@ -80,7 +80,7 @@ func (s *Server) look(c *call) error {
 }
 
 func wrongSum(err error) *trouble {
-	t := refuse(fiber.StatusUnprocessableEntity, "This is no sum yet", "Write two numbers with + between them, such as 47+25.").of("text")
+	t := refuse(fiber.StatusUnprocessableEntity, "This cannot be worked yet", "Write two numbers with + or - between them, such as 47+25 or 62-38.").of("text")
 	var placed *swap.ExpressionError
 	if errors.As(err, &placed) {
 		t.At = len([]rune(placed.Text[:placed.At])) + 1

@@ -99,6 +99,7 @@ type Record struct {
 // Worked is one problem of a lesson with what is written of it.
 type Worked struct {
 	Text      string     `json:"text"`
+	Sign      string     `json:"sign"`
 	Numbers   []int      `json:"numbers"`
 	Answer    int        `json:"answer"`
 	Words     string     `json:"words"`
@@ -194,7 +195,7 @@ func MannersOf(id choose.StageID) []Named {
 // children: alone, with pieces, unless an earlier problem of the lesson says
 // otherwise.
 func WorkedOf(w say.Words, p swap.Problem, children []Learner, turns func(place.Place) int, kept, before []Entry) Worked {
-	out := Worked{Text: say.Sum(p), Numbers: ints(p.Numbers), Answer: int(p.Answer()), Words: p.Answer().Words(w.And), Rows: []Row{}, Estimates: []Estimate{}, Saw: []Saw{}}
+	out := Worked{Text: say.Sum(p), Sign: say.Sign(p.Kind), Numbers: ints(p.Numbers), Answer: int(p.Answer()), Words: p.Answer().Words(w.And), Rows: []Row{}, Estimates: []Estimate{}, Saw: []Saw{}}
 	for _, c := range children {
 		row := Row{Learner: c.ID, Help: string(book.Alone), Manner: string(book.Pieces), Runs: 1, Kept: []Entry{}}
 		for _, e := range before {
@@ -210,10 +211,19 @@ func WorkedOf(w say.Words, p swap.Problem, children []Learner, turns func(place.
 		}
 		out.Rows = append(out.Rows, row)
 	}
-	for _, c := range place.Columns(p.Numbers) {
-		if i := turns(c.Place); i >= 0 && i < len(children) {
-			out.Saw = append(out.Saw, Saw{children[i].Name, c.Place.String(), w.PlaceMany(c.Place), w.Counted(c)})
+	saw := func(at place.Place, text string) {
+		if i := turns(at); i >= 0 && i < len(children) {
+			out.Saw = append(out.Saw, Saw{children[i].Name, at.String(), w.PlaceMany(at), text})
 		}
+	}
+	if p.Kind == swap.Difference {
+		for _, c := range place.TakingColumns(p.Numbers[0], p.Numbers[1]) {
+			saw(c.Place, w.TakenFrom(c))
+		}
+		return out
+	}
+	for _, c := range place.Columns(p.Numbers) {
+		saw(c.Place, w.Counted(c))
 	}
 	return out
 }

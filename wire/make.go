@@ -5,6 +5,7 @@ import (
 	"fmt"
 	"time"
 
+	"vineswap/core/book"
 	"vineswap/core/choose"
 	"vineswap/core/lesson"
 	"vineswap/core/material"
@@ -68,35 +69,58 @@ func StagesOf(w say.Words) []Stage {
 	return out
 }
 
-// SumOf makes a sum with its swaps, pieces and stage. The error is that of
-// swap.Solve.
-func SumOf(w say.Words, numbers []place.Number) (Sum, error) {
-	t, err := swap.Solve(swap.SumOf(numbers...))
+// SumOf makes a sum or a difference with its swaps, pieces and stage. The error is
+// that of swap.Solve.
+func SumOf(w say.Words, p swap.Problem) (Sum, error) {
+	t, err := swap.Solve(p)
 	if err != nil {
 		return Sum{}, err
 	}
 	out := Sum{
-		Numbers: ints(numbers), Text: t.Problem.String(), Answer: int(t.Answer), Words: t.Answer.Words(w.And),
-		Stage: StageOf(w, choose.StageOf(numbers)), Swaps: w.Swaps(len(t.Swaps)), Columns: []Column{}, Pieces: []Pieces{},
+		Kind: string(p.Kind), Sign: say.Sign(p.Kind), Numbers: ints(p.Numbers), Text: p.String(), Answer: int(t.Answer), Words: w.Number(t.Answer),
+		Stage: StageOf(w, book.StageOf(p)), Swaps: w.Swaps(len(t.Swaps)), Columns: columnsOf(w, t), Pieces: []Pieces{}, Cells: cellsOf(t.Steps[len(t.Steps)-1].Column),
 	}
+	switch err := lesson.MatTakes(t); {
+	case errors.Is(err, lesson.ErrTooLarge):
+		out.Why = say.TooLarge(max(t.Answer, p.Numbers[0]))
+	case errors.Is(err, lesson.ErrMany):
+		out.Why = say.TooMany(lesson.MostAddends)
+	case err != nil:
+		return out, err
+	}
+	out.LaidOut = out.Why == ""
+	for _, p := range lesson.Needs(p).Pieces {
+		out.Pieces = append(out.Pieces, Pieces{p.Place.String(), p.Fullest, p.Trays, p.Up})
+	}
+	return out, nil
+}
+
+// columnsOf makes the columns of a sum or a difference, ones first.
+func columnsOf(w say.Words, t swap.Trace) []Column {
+	out := []Column{}
 	for _, c := range t.Columns {
 		col := Column{Place: c.Place.String(), Sum: c.Sum(), In: c.In, Out: c.Out, Stays: c.Stays, Made: c.MadeBySwap()}
 		if c.Swaps() {
 			col.Caused = w.Caused(c)
 		}
-		out.Columns = append(out.Columns, col)
+		out = append(out, col)
 	}
-	switch err := lesson.MatTakes(t); {
-	case errors.Is(err, lesson.ErrTooLarge):
-		out.Why = say.TooLarge(t.Answer)
-	case err != nil:
-		out.Why = say.TooMany(lesson.MostAddends)
+	for _, c := range t.Taking {
+		col := Column{Place: c.Place.String(), Sum: c.Had(), Stays: c.Stays}
+		if c.Came {
+			col.Caused = w.Came(c)
+		}
+		out = append(out, col)
 	}
-	out.LaidOut = out.Why == ""
-	for _, p := range material.ForJoining(numbers).Pieces {
-		out.Pieces = append(out.Pieces, Pieces{p.Place.String(), p.Fullest, p.Trays, p.Up})
+	return out
+}
+
+func cellsOf(cells []swap.Cell) []Cell {
+	out := []Cell{}
+	for _, c := range cells {
+		out = append(out, Cell{string(c.Role), c.Row, c.Place.String(), c.Digit})
 	}
-	return out, nil
+	return out
 }
 
 func ints(numbers []place.Number) []int {
@@ -109,7 +133,7 @@ func ints(numbers []place.Number) []int {
 
 // LinkOf makes the short form of a lesson for the ribbon and Today.
 func LinkOf(w say.Words, id string, l lesson.Lesson, v lesson.View, children []lesson.Child, since string) (LessonLink, error) {
-	sum, err := SumOf(w, l.Current().Numbers)
+	sum, err := SumOf(w, l.Current())
 	if err != nil {
 		return LessonLink{}, err
 	}
@@ -168,7 +192,7 @@ func marksOf(w say.Words, t swap.Trace, children int) ([]Mark, []int) {
 func LessonOf(w say.Words, link LessonLink, revision int, v lesson.View, children []lesson.Child) Lesson {
 	_, marks := marksOf(w, v.Trace, 0)
 	out := Lesson{Link: link, Revision: revision, Children: []Learner{}, Seats: lesson.MostChildren, Index: v.Index, Needs: needsOf(w, v), Roles: []Role{}, Finish: finish(len(children)), WriteUp: say.WriteUp,
-		Top: v.Trace.Columns[len(v.Trace.Columns)-1].Place.String()}
+		Top: v.Top().String()}
 	for i, c := range children {
 		out.Children = append(out.Children, Learner{c.ID, c.Name})
 		out.Roles = append(out.Roles, Role{c.Name, v.Roles[i]})
@@ -182,9 +206,9 @@ func LessonOf(w say.Words, link LessonLink, revision int, v lesson.View, childre
 func stepOf(s swap.Step, line say.Line, turn, mark int) Step {
 	out := Step{
 		At: s.At.String(), Kind: string(s.Kind), Do: line.Do, Says: []Span{}, Tray: s.Tray, Ten: s.Ten, Count: s.Count,
-		Moves: []Move{}, Zones: map[string]map[string]int{}, Column: []Cell{}, Cards: ints(s.Cards), Turn: turn, Mark: mark, Before: lesson.BeforeCounting(s.At),
+		Moves: []Move{}, Zones: map[string]map[string]int{}, Column: cellsOf(s.Column), Cards: ints(s.Cards), Turn: turn, Mark: mark, Before: lesson.BeforeCounting(s.At),
 	}
-	if s.At.Phase == swap.Work {
+	if s.At.Phase == swap.Work || s.At.Phase == swap.Swapping {
 		out.Place = s.At.Place.String()
 	}
 	for _, span := range line.Says {
@@ -206,8 +230,8 @@ func stepOf(s swap.Step, line say.Line, turn, mark int) Step {
 		}
 		out.Zones[string(pile.Zone)] = counts
 	}
-	for _, c := range s.Column {
-		out.Column = append(out.Column, Cell{string(c.Role), c.Row, c.Place.String(), c.Digit})
+	if s.Kind == swap.SwapDown {
+		out.From, out.To = s.From.String(), s.To.String()
 	}
 	return out
 }
@@ -225,8 +249,8 @@ func needsOf(w say.Words, v lesson.View) Needs {
 		}
 		out.Cautions = append(out.Cautions, Care{string(c), text})
 	}
-	numbers := len(n.SmallCards)
-	out.TraysSay, out.CardsSay = say.Trays(numbers), say.CardSets(numbers)
+	out.Laid, out.Result = w.Trays(v.Trace.Problem)
+	out.TraysSay, out.CardsSay = say.Trays(v.Trace.Problem), say.CardSets(len(n.SmallCards))
 	out.Time, out.Basis = say.Minutes(n.Minutes), w.MinutesBasis(len(v.Trace.Swaps))
 	return out
 }
@@ -280,7 +304,7 @@ func ChosenOf(w say.Words, c choose.Choice, space *choose.Space, count int, seed
 		out.Lanes = append(out.Lanes, made)
 	}
 	for _, numbers := range space.Draw(count, seed) {
-		sum, err := SumOf(w, numbers)
+		sum, err := SumOf(w, swap.SumOf(numbers...))
 		if err != nil {
 			return out, err
 		}

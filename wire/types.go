@@ -178,8 +178,11 @@ type Typed struct {
 
 // Sum is one problem with all that is to be seen of it.
 type Sum struct {
+	Kind    string   `json:"kind"` // sum or difference
+	Sign    string   `json:"sign"`
 	Numbers []int    `json:"numbers"`
 	Text    string   `json:"text"`
+	Cells   []Cell   `json:"cells"` // the whole written column
 	Answer  int      `json:"answer"`
 	Words   string   `json:"words"` // the answer in words
 	Stage   Stage    `json:"stage"`
@@ -212,6 +215,7 @@ type Pieces struct {
 // NewLesson opens a lesson under an id that the screen makes.
 type NewLesson struct {
 	ID       string   `json:"id" validate:"required,uuid"`
+	Kind     string   `json:"kind,omitempty"` // of all problems: sum, the usual, or difference
 	Problems [][]int  `json:"problems" validate:"required,min=1,max=24"`
 	Stage    string   `json:"stage"`
 	Children []string `json:"children"`
@@ -275,6 +279,8 @@ type Step struct {
 	Says   []Span                    `json:"says"`
 	Place  string                    `json:"place,omitempty"` // at work
 	Tray   int                       `json:"tray,omitempty"`
+	From   string                    `json:"from,omitempty"` // of a swap down
+	To     string                    `json:"to,omitempty"`
 	Ten    int                       `json:"ten,omitempty"`
 	Count  int                       `json:"count,omitempty"`
 	Moves  []Move                    `json:"moves"`
@@ -310,15 +316,17 @@ type Cell struct {
 
 // Needs is the gather list.
 type Needs struct {
-	Small    [][]int `json:"small"` // cards for each number, highest first
-	Large    []int   `json:"large"`
-	Trays    int     `json:"trays"`
-	TraysSay string  `json:"traysSay"`
-	CardsSay string  `json:"cardsSay"`
-	Cautions []Care  `json:"cautions"`
-	Minutes  int     `json:"minutes"`
-	Time     string  `json:"time"`
-	Basis    string  `json:"basis"`
+	Laid     []string `json:"laid"`   // what each tray that is built or filled has
+	Result   string   `json:"result"` // the tray of the result; empty where none is
+	Small    [][]int  `json:"small"`  // cards for each number, highest first
+	Large    []int    `json:"large"`
+	Trays    int      `json:"trays"`
+	TraysSay string   `json:"traysSay"`
+	CardsSay string   `json:"cardsSay"`
+	Cautions []Care   `json:"cautions"`
+	Minutes  int      `json:"minutes"`
+	Time     string   `json:"time"`
+	Basis    string   `json:"basis"`
 }
 
 // Care is a caution: its id tells which picture stands beside the words.

@@ -7,6 +7,7 @@ import (
 	"fmt"
 	"slices"
 
+	"vineswap/core/book"
 	"vineswap/core/choose"
 	"vineswap/core/material"
 	"vineswap/core/place"
@@ -28,7 +29,7 @@ const (
 const MostChildren = 4
 
 // MostAddends is how many numbers the mat has room for.
-const MostAddends = 2
+const MostAddends = 3
 
 // MostProblems is how many problems a lesson has room for.
 const MostProblems = 24
@@ -52,9 +53,9 @@ var (
 	ErrEnded    = errors.New("this lesson has ended")
 	ErrChildren = fmt.Errorf("a presentation is for at most %d children", MostChildren)
 	ErrTwice    = errors.New("a child sits at the mat once")
-	ErrTooLarge = fmt.Errorf("pieces show results up to %d", place.MostWithPieces)
+	ErrTooLarge = fmt.Errorf("pieces show numbers up to %d", place.MostWithPieces)
 	ErrMany     = fmt.Errorf("the mat takes %d numbers at a time", MostAddends)
-	ErrTaking   = errors.New("the mat shows joining; taking away is worked on the command line alone")
+	ErrOther    = errors.New("the mat shows joining and taking away; sharing is worked on the command line alone")
 	ErrProblem  = errors.New("the lesson has no such problem")
 	ErrFull     = fmt.Errorf("a lesson has at most %d problems", MostProblems)
 	ErrNoMore   = errors.New("there is no other problem like it")
@@ -78,17 +79,24 @@ func New(problems []swap.Problem, stage choose.StageID, kind material.Kind, chil
 		}
 	}
 	if stage == "" {
-		stage = choose.StageOf(problems[0].Numbers)
+		stage = book.StageOf(problems[0])
 	}
 	l := Lesson{Problems: problems, Stage: stage, Material: kind, Stand: Gathering, At: swap.Position{Phase: swap.LayOut}}
 	return l.With(Change{Children: children})
 }
 
-// MatTakes tells why a worked problem cannot be laid out on the mat: ErrTaking,
+// MatTakes tells why a worked problem cannot be laid out on the mat: ErrOther,
 // ErrTooLarge or ErrMany; nil when it can.
 func MatTakes(t swap.Trace) error {
-	if t.Problem.Kind != swap.Sum {
-		return fmt.Errorf("%w: %v", ErrTaking, t.Problem)
+	switch t.Problem.Kind {
+	case swap.Sum:
+	case swap.Difference:
+		if !material.CanLayOut(t.Problem.Numbers[0]) {
+			return fmt.Errorf("%w: %d", ErrTooLarge, t.Problem.Numbers[0])
+		}
+		return nil
+	default:
+		return fmt.Errorf("%w: %v", ErrOther, t.Problem)
 	}
 	if !material.CanLayOut(t.Answer) {
 		return fmt.Errorf("%w: %v makes %d", ErrTooLarge, t.Problem, t.Answer)
@@ -182,6 +190,9 @@ func (l *Lesson) add(p swap.Problem) error {
 // its lengths, and none that the lesson has already. ErrNoMore where there is
 // none.
 func (l Lesson) Another(seed uint64) (swap.Problem, error) {
+	if l.Problems[0].Kind != swap.Sum {
+		return swap.Problem{}, ErrNoMore
+	}
 	choice := choose.Choice{Stage: l.Stage, Laid: true}
 	for _, n := range l.Problems[0].Numbers {
 		choice.Digits = append(choice.Digits, n.Length())
@@ -251,13 +262,21 @@ func (l Lesson) Open(w say.Words, m swap.Method, children []Child) (View, error)
 		return View{}, err
 	}
 	v := View{
-		Trace: trace, Lines: w.Trace(trace), Needs: material.ForJoining(trace.Problem.Numbers),
+		Trace: trace, Lines: w.Trace(trace), Needs: Needs(trace.Problem),
 		Index: trace.Find(l.At), Roles: roles(w, trace, len(children)),
 	}
 	for _, s := range trace.Steps {
 		v.Turns = append(v.Turns, turn(s, len(children)))
 	}
 	return v, nil
+}
+
+// Needs is what a problem on the mat asks of the shelf.
+func Needs(p swap.Problem) material.Needs {
+	if p.Kind == swap.Difference {
+		return material.ForTaking(p.Numbers[0], p.Numbers[1])
+	}
+	return material.ForJoining(p.Numbers)
 }
 
 // turn says whose turn a step is: each tray has its builder, and the turn
@@ -268,10 +287,16 @@ func turn(s swap.Step, children int) int {
 		return -1
 	case s.At.Phase == swap.LayOut && s.Tray > 0:
 		return (s.Tray - 1) % children
-	case s.At.Phase == swap.Work:
+	case s.At.Phase == swap.Work || s.At.Phase == swap.Swapping:
 		return TurnAt(s.At.Place, children)
 	}
 	return -1
+}
+
+// Top is the highest place that the work reaches.
+func (v View) Top() place.Place {
+	places := placesOf(v.Trace)
+	return places[len(places)-1]
 }
 
 // TurnAt says whose turn a place is, by the index of the child; -1 for nobody.

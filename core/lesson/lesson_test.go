@@ -40,7 +40,8 @@ func TestNew(t *testing.T) {
 	}{
 		{"no problem", nil, nil, lesson.ErrNothing},
 		{"too large for pieces", []swap.Problem{swap.SumOf(9_000, 1_000)}, nil, lesson.ErrTooLarge},
-		{"three numbers", []swap.Problem{swap.SumOf(1, 2, 3)}, nil, lesson.ErrMany},
+		{"four numbers", []swap.Problem{swap.SumOf(1, 2, 3, 4)}, nil, lesson.ErrMany},
+		{"taking from too much", []swap.Problem{swap.DifferenceOf(10_000, 1)}, nil, lesson.ErrTooLarge},
 		{"a problem of another kind", []swap.Problem{{Kind: "riddle"}}, nil, swap.ErrKind},
 		{"five children", []swap.Problem{swap.SumOf(1, 2)}, []string{"a", "b", "c", "d", "e"}, lesson.ErrChildren},
 		{"a child twice", []swap.Problem{swap.SumOf(1, 2)}, []string{"a", "a"}, lesson.ErrTwice},
@@ -201,9 +202,9 @@ func TestTurningToAProblem(t *testing.T) {
 	if _, err := l.With(lesson.Change{Problem: &none}); !errors.Is(err, lesson.ErrProblem) {
 		t.Errorf("the eighth of two: %v", err)
 	}
-	taking := swap.DifferenceOf(62, 38)
-	if _, err := l.With(lesson.Change{Add: &taking}); !errors.Is(err, lesson.ErrTaking) {
-		t.Errorf("taking away: %v", err)
+	sharing := swap.Problem{Kind: swap.Sharing, Version: swap.Version, Numbers: []place.Number{97, 4}}
+	if _, err := l.With(lesson.Change{Add: &sharing}); !errors.Is(err, lesson.ErrOther) {
+		t.Errorf("sharing: %v", err)
 	}
 	for len(l.Problems) < lesson.MostProblems {
 		l.Problems = append(l.Problems, second)

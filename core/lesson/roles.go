@@ -12,14 +12,14 @@ const storeFrom = 3
 // roles says for each child what it does: which numbers it builds, which
 // places are its turns, and who keeps the store.
 func roles(w say.Words, t swap.Trace, children int) []string {
-	places := make([]place.Place, len(t.Columns))
-	for i, c := range t.Columns {
-		places[i] = c.Place
+	places, builds := placesOf(t), t.Problem.Numbers
+	if t.Problem.Kind == swap.Difference {
+		builds = builds[:1] // the smaller number is cards alone
 	}
 	said := make([]string, children)
 	for child := range children {
 		store := children >= storeFrom && child == storeFrom-1
-		said[child] = w.Role(share(t.Problem.Numbers, child, children), share(places, child, children), store)
+		said[child] = w.Role(share(builds, child, children), share(places, child, children), store)
 	}
 	return said
 }
@@ -31,4 +31,16 @@ func share[T any](things []T, child, children int) []T {
 		mine = append(mine, things[i])
 	}
 	return mine
+}
+
+// placesOf are the places that are worked, ones first.
+func placesOf(t swap.Trace) []place.Place {
+	var places []place.Place
+	for _, c := range t.Columns {
+		places = append(places, c.Place)
+	}
+	for _, c := range t.Taking {
+		places = append(places, c.Place)
+	}
+	return places
 }

@@ -89,8 +89,48 @@ func ForJoining(numbers []place.Number) Needs {
 		}
 	}
 	needs.Cautions = cautions(columns)
-	needs.Minutes = int(math.Ceil(layingOut + eachSwap*float64(swaps) + sayingBack))
+	needs.Minutes = minutes(swaps)
 	return needs
+}
+
+// ForTaking returns what taking one number from another needs: the larger is
+// built on its tray, and what is taken is laid on another; the smaller, and what
+// is left, are cards.
+func ForTaking(larger, smaller place.Number) Needs {
+	needs := Needs{Trays: 2, SmallCards: [][]place.Number{smaller.Expanded(), (larger - smaller).Expanded()}, LargeCards: larger.Expanded(), Cautions: []Caution{}}
+	columns := place.TakingColumns(larger, smaller)
+	swaps := 0
+	for i := len(columns) - 1; i >= 0; i-- {
+		c := columns[i]
+		p := Pieces{Place: c.Place, Fullest: max(c.Top, c.Had()), Trays: []int{c.Top}}
+		if c.Came {
+			swaps++
+			p.Up = 10
+		}
+		if c.Crossed() {
+			p.Fullest = 10 // all ten lie there until one goes on
+		}
+		if p.Fullest > 0 && c.Place.HasPiece() {
+			needs.Pieces = append(needs.Pieces, p)
+		}
+	}
+	has := func(p place.Place) bool {
+		return len(columns) > int(p) && (columns[p].Top > 0 || columns[p].Came)
+	}
+	if has(place.Ones) {
+		needs.Cautions = append(needs.Cautions, SmallParts)
+	}
+	if has(place.Thousands) {
+		needs.Cautions = append(needs.Cautions, HeavyCube)
+	}
+	needs.Cautions = append(needs.Cautions, FreeWay)
+	needs.Minutes = minutes(swaps)
+	return needs
+}
+
+// minutes says how long a presentation with so many swaps takes.
+func minutes(swaps int) int {
+	return int(math.Ceil(layingOut + eachSwap*float64(swaps) + sayingBack))
 }
 
 func piecesOf(c place.Column, numbers []place.Number) Pieces {

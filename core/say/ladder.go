@@ -401,6 +401,16 @@ func (w Words) Counted(c place.Column) string {
 	return fmt.Sprintf("%d counted, %s: %d stay", c.Sum(), w.Swaps(c.Out), c.Stays)
 }
 
+// TakenFrom says what was done with a column of a difference: "12 there after one
+// swap, 8 taken: 4 stay".
+func (w Words) TakenFrom(c place.TakingColumn) string {
+	there := fmt.Sprintf("%d there", c.Had())
+	if c.Came {
+		there += " after " + w.Swaps(1)
+	}
+	return fmt.Sprintf("%s, %d taken: %d stay", there, c.Lower, c.Stays)
+}
+
 // Judged says what a guide judged: "no swap in the column is secure".
 func (w Words) Judged(stage choose.StageID, manner book.Manner, state ladder.State) string {
 	return fmt.Sprintf("%s: %s, %s: %s", Strand(ladder.StrandOf(stage)), w.Stage(stage), InManner(manner), State(state))

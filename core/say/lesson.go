@@ -56,9 +56,29 @@ func (w Words) Role(builds []place.Number, works []place.Place, store bool) stri
 	return strings.Join(parts, ", ")
 }
 
-// Trays says what the trays are for.
-func Trays(numbers int) string {
-	return fmt.Sprintf("%s for the numbers, one for the result", place.Number(numbers).Words(false))
+// Trays says what the trays of a problem are for.
+func Trays(p swap.Problem) string {
+	if p.Kind == swap.Difference {
+		return "one for the larger number, one for what is taken"
+	}
+	return fmt.Sprintf("%s for the numbers, one for the result", place.Number(len(p.Numbers)).Words(false))
+}
+
+// Trays names what lies on each tray of a problem, and the tray of the result,
+// where there is one.
+func (w Words) Trays(p swap.Problem) (laid []string, result string) {
+	if p.Kind == swap.Difference {
+		return []string{w.Numeral(p.Numbers[0]), "what is taken"}, ""
+	}
+	return w.numerals(p.Numbers), "the result"
+}
+
+// Sign is what is written between the numbers of a kind of problem.
+func Sign(k swap.Kind) string {
+	if k == swap.Difference {
+		return "−"
+	}
+	return "+"
 }
 
 // CardSets says how many sets of cards there are.

@@ -3,6 +3,7 @@ package say
 import (
 	"fmt"
 
+	"vineswap/core/place"
 	"vineswap/core/swap"
 )
 
@@ -33,6 +34,17 @@ func (w Words) takingLine(t swap.Trace, s swap.Step) Line {
 		return Line{"Read the number", []Span{plain("%s.", capital(w.Number(t.Answer)))}}
 	}
 	return Line{"Say it back", []Span{plain("%s was taken from %s. It leaves %s.", w.Numeral(smaller), w.Numeral(larger), w.Numeral(t.Answer))}}
+}
+
+// Came says what one column of a difference does: "12 ones: ten came from one
+// ten, 4 stay."
+func (w Words) Came(c place.TakingColumn) string {
+	next, _ := c.Place.Next()
+	stays := "nothing stays"
+	if c.Stays > 0 {
+		stays = fmt.Sprintf("%d left", c.Stays)
+	}
+	return fmt.Sprintf("%d %s: %s %s ten %s, %s.", c.Had(), w.PlaceMany(c.Place), w.Count(1, next), w.forms().it, w.PlaceMany(c.Place), stays)
 }
 
 // looked says whether there is enough in a place.

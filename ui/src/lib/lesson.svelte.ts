@@ -18,6 +18,7 @@ export class LessonInHand {
   index = $state(0);
   #waiting: Partial<LessonChange> = {};
   #sending?: Promise<void>;
+  #reading?: Promise<void>;
 
   private constructor(private readonly id: string) {}
 
@@ -37,6 +38,11 @@ export class LessonInHand {
     if (this.lesson && this.#waits) return this.change({});
     await this.#sending;
     this.lesson = undefined; // nothing is touched that the server may have moved on
+    this.#reading = this.#read();
+    return this.#reading;
+  }
+
+  async #read(): Promise<void> {
     try {
       this.#take(await guarded(api<Lesson>('GET', this.#path)));
     } catch (error) {
@@ -71,6 +77,7 @@ export class LessonInHand {
   }
 
   async #sendAll(): Promise<void> {
+    await this.#reading; // a change is made to the revision that is read
     while (this.#waits) {
       const sending = this.#waiting;
       this.#waiting = {};

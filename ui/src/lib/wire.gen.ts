@@ -80,8 +80,11 @@ export interface LessonLink {
   since: string;
 }
 export interface Sum {
+  kind: string;
+  sign: string;
   numbers: number[];
   text: string;
+  cells: Cell[];
   answer: number;
   words: string;
   stage: Stage;
@@ -90,6 +93,12 @@ export interface Sum {
   pieces: Pieces[];
   laidOut: boolean;
   why?: string;
+}
+export interface Cell {
+  role: string;
+  row: number;
+  place: string;
+  digit: number;
 }
 export interface Stage {
   id: string;
@@ -129,6 +138,8 @@ export interface Step {
   says: Span[];
   place?: string;
   tray?: number;
+  from?: string;
+  to?: string;
   ten?: number;
   count?: number;
   moves: Move[];
@@ -153,13 +164,9 @@ export interface Move {
   place: string;
   count: number;
 }
-export interface Cell {
-  role: string;
-  row: number;
-  place: string;
-  digit: number;
-}
 export interface Needs {
+  laid: string[];
+  result: string;
   small: number[][];
   large: number[];
   trays: number;
@@ -196,6 +203,7 @@ export interface Record {
 }
 export interface Worked {
   text: string;
+  sign: string;
   numbers: number[];
   answer: number;
   words: string;
@@ -357,6 +365,7 @@ export interface Typed {
 }
 export interface NewLesson {
   id: string;
+  kind?: string;
   problems: number[][];
   stage: string;
   children: string[];

@@ -14,7 +14,7 @@
   const NEAR = 26;
   const width = $derived((lesson?.ribbon.length ?? 0) * PITCH);
   const at = (i: number): number => NEAR + i * PITCH;
-  const sum = $derived(lesson?.sum.numbers.join(' + '));
+  const sum = $derived(lesson?.sum.numbers.join(` ${lesson.sum.sign} `));
   const href = $derived(lesson ? view(lessonAddress(lesson)) : '');
 </script>
 

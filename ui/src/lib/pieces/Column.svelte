@@ -16,6 +16,7 @@
     size = 46,
     heads = true,
     carried = 'above',
+    sign = '+',
   }: {
     places: string[]; // highest first
     words: PlaceWords[];
@@ -27,6 +28,7 @@
     cell?: number;
     size?: number;
     heads?: boolean;
+    sign?: string;
     carried?: string; // where what comes up is written: above, under or beside
   } = $props();
 
@@ -35,13 +37,19 @@
 
   const find = (list: Cell[], role: string, place: string, row = 0): number | undefined =>
     list.findLast((c) => c.role === role && c.place === place && c.row === row)?.digit;
+  /** A digit of a number: of an addend, or of the larger and the smaller one. */
+  const digit = (place: string, row: number): number | undefined =>
+    find(cells, 'addend', place, row) ?? find(cells, row === 0 ? 'larger' : 'smaller', place, row);
+  const changed = $derived(cells.some((c) => c.role === 'changed'));
   const unit = (place: string): number => words.find((w) => w.id === place)?.unit ?? 1;
   const named = $derived(Object.keys(names).length > 0);
   const text = $derived.by(() => {
     const line = (role: string, row: number): string =>
-      places.map((p) => find(cells, role, p, row) ?? '').join('');
+      places
+        .map((p) => (role === 'result' ? find(cells, role, p, row) : digit(p, row)) ?? '')
+        .join('');
     const addends = Array.from({ length: rows }, (_, r) => line('addend', r)).filter(Boolean);
-    return `${addends.join(' plus ')}${line('result', 0) ? ', written so far ' + line('result', 0) : ''}`;
+    return `${addends.join(sign === '+' ? ' plus ' : ' minus ')}${line('result', 0) ? ', written so far ' + line('result', 0) : ''}`;
   });
 </script>
 
@@ -65,11 +73,13 @@
       </div>
     {/if}
     <div
-      class="carry {carried}"
+      class="carry {changed ? 'above' : carried}"
       style:grid-column={i + 2}
-      style:grid-row={carried === 'under' ? rows + 3 : carried === 'beside' ? 3 : 2}
+      style:grid-row={changed || carried === 'above' ? 2 : carried === 'under' ? rows + 3 : 3}
     >
-      {#if find(cells, 'carried', place) !== undefined}
+      {#if find(cells, 'changed', place) !== undefined}
+        <span style:color="var(--{place}-ink)">{find(cells, 'changed', place)}</span>
+      {:else if find(cells, 'carried', place) !== undefined}
         <span style:color="var(--{place}-ink)">{find(cells, 'carried', place)}</span>
       {:else if find(due, 'carried', place) !== undefined}
         <span class="due">{find(due, 'carried', place)}</span>
@@ -77,7 +87,9 @@
     </div>
     {#each { length: rows }, r (r)}
       <div class="digit" style:grid-column={i + 2} style:grid-row={r + 3}>
-        {find(cells, 'addend', place, r) ?? ''}
+        {#if r === 0 && find(cells, 'changed', place) !== undefined}
+          <s>{digit(place, r) ?? ''}</s>
+        {:else}{digit(place, r) ?? ''}{/if}
       </div>
     {/each}
     <div class="result" style:grid-column={i + 2} style:grid-row={rows + 4 + under}>
@@ -98,7 +110,7 @@
       </div>
     {/if}
   {/each}
-  <div class="sign" style:grid-row={rows + 2}>+</div>
+  <div class="sign" style:grid-row={rows + 2}>{sign}</div>
   <div class="line" style:grid-row={rows + 3 + under}></div>
 </div>
 

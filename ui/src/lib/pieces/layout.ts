@@ -44,15 +44,15 @@ export const MAT = {
   inset: 20, // within a tray
   biggest: 15,
   air: 10, // below the pieces
-  smallest: 3,
+  smallest: 2.2,
 };
 
 /** The width in px below which names and gaps are small. */
 export const NARROW = 640;
 
 /** The narrowest lane in px: its name must fit. */
-const leastLane = (w: number): number => (w < NARROW ? 98 : 112);
-const gapOf = (w: number): number => (w < NARROW ? 12 : MAT.gap);
+export const leastLane = (w: number): number => (w < NARROW ? 98 : 112);
+export const gapOf = (w: number): number => (w < NARROW ? 12 : MAT.gap);
 
 /** The box of a swap, in units: the ten, and the new piece beside. */
 export function swapBox(place: PlaceId): { width: number; height: number } {

@@ -205,26 +205,34 @@
           <section>
             <h2>Cards: {lesson.needs.cardsSay}</h2>
             <div class="cards">
+              {#if sum.kind === 'difference'}
+                <Cards cards={lesson.needs.large} cell={small ? 16 : 23} steps large />
+                <span class="kid op">{sum.sign}</span>
+              {/if}
               {#each lesson.needs.small as set, i (i)}
-                {#if i > 0}<span class="kid op">+</span>{/if}
+                {#if i > 0}<span class="kid op">{sum.kind === 'difference' ? '=' : sum.sign}</span
+                  >{/if}
                 <Cards cards={set} cell={small ? 15 : 21} steps />
               {/each}
-              <span class="kid op">=</span>
-              <Cards cards={lesson.needs.large} cell={small ? 16 : 23} steps large />
+              {#if sum.kind === 'sum'}
+                <span class="kid op">=</span>
+                <Cards cards={lesson.needs.large} cell={small ? 16 : 23} steps large />
+              {/if}
             </div>
           </section>
           <section>
             <h2>Trays: {lesson.needs.traysSay}</h2>
             <div class="trays">
-              {#each sum.numbers as n, i (i)}
+              {#each lesson.needs.laid as name, i (i)}
                 <p class="tray">
-                  <span class="kid">{n}</span>
-                  <span class="small">
-                    {builder(i + 1)}
-                  </span>
+                  <span class="kid">{name}</span>
+                  {#if sum.kind === 'sum' || i === 0}<span class="small">{builder(i + 1)}</span
+                    >{/if}
                 </p>
               {/each}
-              <p class="tray"><span class="small">the result</span></p>
+              {#if lesson.needs.result}
+                <p class="tray"><span class="small">{lesson.needs.result}</span></p>
+              {/if}
             </div>
           </section>
         </div>
@@ -236,7 +244,7 @@
             >
           </div>
           <Lies
-            numbers={sum.numbers}
+            trays={lesson.needs.laid}
             places={sum.pieces.map((p) => p.place)}
             children={link?.children ?? []}
             {turned}

@@ -3,11 +3,11 @@
   // room to push together behind, the store at the side. Turned, not mirrored,
   // it is what the children see.
   let {
-    numbers,
+    trays,
     places,
     children,
     turned,
-  }: { numbers: number[]; places: string[]; children: string[]; turned: boolean } = $props();
+  }: { trays: string[]; places: string[]; children: string[]; turned: boolean } = $props();
 
   const W = 700;
   const H = 236;
@@ -16,7 +16,7 @@
   const seats = $derived(
     children.map((name, i) => ({ name, x: RUG.x + (RUG.w / (children.length + 1)) * (i + 1) })),
   );
-  const half = $derived((RUG.w - 36) / numbers.length);
+  const half = $derived((RUG.w - 36) / trays.length);
   const upright = (x: number, y: number): string => (turned ? `rotate(180 ${x} ${y})` : '');
 </script>
 
@@ -73,7 +73,7 @@
       text-anchor="middle"
       transform={upright(RUG.x + 389, RUG.y + 43)}>store</text
     >
-    {#each numbers as n, i (i)}
+    {#each trays as name, i (i)}
       <rect
         x={RUG.x + 18 + i * half}
         y={RUG.y + 86}
@@ -86,10 +86,11 @@
       />
       <text
         class="n"
+        class:long={name.length > 6}
         x={RUG.x + 14 + i * half + half / 2}
         y={RUG.y + 123}
         text-anchor="middle"
-        transform={upright(RUG.x + 14 + i * half + half / 2, RUG.y + 115)}>{n}</text
+        transform={upright(RUG.x + 14 + i * half + half / 2, RUG.y + 115)}>{name}</text
       >
     {/each}
     <circle cx={W / 2} cy="18" r="13" fill="var(--leaf)" />
@@ -126,6 +127,9 @@
   }
   .n {
     font: 700 24px var(--kid);
+  }
+  .n.long {
+    font-size: 18px;
   }
   .b {
     font-weight: 700;

@@ -15,6 +15,7 @@
   import Estimate from './Estimate.svelte';
   import Scene from './Scene.svelte';
   import Store from './Store.svelte';
+  import Taking from './Taking.svelte';
 
   let { params }: { params: { lesson: string } } = $props();
 
@@ -59,6 +60,11 @@
     }
     return out;
   });
+
+  /** Taking away and three numbers need more of an upright tablet. */
+  const tight = $derived(
+    lesson?.link.sum.kind === 'difference' || (lesson?.link.sum.numbers.length ?? 0) > 2,
+  );
 
   const say = (): void => {
     shared.said = lesson?.steps[hand.index]?.says.map((s) => s.text).join('') ?? '';
@@ -115,6 +121,7 @@
     ['m', 'beads or blocks'],
     ['w', 'write who did what'],
   ]}
+  drawer={tight ? 228 : 284}
   shelfSays={material}
   bookSays={turn ? `${turn} is at work` : ''}
 >
@@ -134,7 +141,11 @@
   {#snippet mat()}
     <div class="scene" bind:clientWidth={w} bind:clientHeight={h} data-step={step?.at ?? ''}>
       {#if lesson && w > 0 && h > 0}
-        <Scene {lesson} index={hand.index} {material} words={desk.words} {w} {h} />
+        {#if lesson.link.sum.kind === 'difference'}
+          <Taking {lesson} index={hand.index} {material} words={desk.words} {w} {h} />
+        {:else}
+          <Scene {lesson} index={hand.index} {material} words={desk.words} {w} {h} />
+        {/if}
       {/if}
       {#if hand.trouble}
         <div class="note"><Wrong trouble={hand.trouble} /></div>
@@ -154,6 +165,7 @@
           carried={shared.desk?.settings.carried}
           {due}
           rows={lesson.link.sum.numbers.length}
+          sign={lesson.link.sum.sign}
           now={step.place ?? ''}
           {names}
           cell={places.length > 4 ? 48 : 56}

@@ -25,12 +25,18 @@
   const names = $derived(words.materials.find((m) => m.id === material)?.pieces ?? []);
   /** What the swap that is under way moves at the store. */
   const moving = $derived(
-    step.kind === 'stop' ? (next?.moves ?? []) : step.kind === 'swap' ? step.moves : [],
+    step.kind === 'stop'
+      ? (next?.moves ?? [])
+      : step.kind === 'swap' || step.kind === 'swap-down'
+        ? step.moves
+        : [],
   );
+  const down = $derived(step.kind === 'swap-down');
   const out = (place: string): boolean =>
     moving.some((m) => m.from === 'store' && m.place === place);
   const back = (place: string): boolean =>
-    step.kind === 'swap' && moving.some((m) => m.to === 'store' && m.place === place);
+    (step.kind === 'swap' || step.kind === 'swap-down') &&
+    moving.some((m) => m.to === 'store' && m.place === place);
   const BOARD: Record<string, { unit: number; n: number; dx: number; step: number }> = {
     thousands: { unit: 4, n: 2, dx: 9, step: 0 },
     hundreds: { unit: 4.2, n: 5, dx: 3, step: 0.5 },
@@ -48,7 +54,17 @@
       <span class="board"></span>
       <span class="name small">
         {names[PIECES.indexOf(place)]?.many}
-        <b>{out(place) ? 'one is out' : back(place) ? 'ten came back' : ''}</b>
+        <b
+          >{out(place)
+            ? down
+              ? 'ten are out'
+              : 'one is out'
+            : back(place)
+              ? down
+                ? 'one came back'
+                : 'ten came back'
+              : ''}</b
+        >
       </span>
     </li>
   {/each}

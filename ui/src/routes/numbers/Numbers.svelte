@@ -121,7 +121,13 @@
     opening = true;
     const id = crypto.randomUUID();
     const drawn = chosen?.problems.some((p) => p.text === picked?.text);
-    const body = { id, problems: [picked.numbers], stage: drawn ? ask.stage : '', children };
+    const body = {
+      id,
+      kind: picked.kind,
+      problems: [picked.numbers],
+      stage: drawn ? ask.stage : '',
+      children,
+    };
     try {
       await guarded(api<Lesson>('POST', classPath('/lessons'), body));
       await loadDesk(desk.class.id);

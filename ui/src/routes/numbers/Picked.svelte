@@ -5,22 +5,11 @@
   import Mark from '../../lib/pieces/Mark.svelte';
   import { shared } from '../../lib/state.svelte';
   import Piece from '../../lib/pieces/Piece.svelte';
-  import type { Cell, Sum, Words } from '../../lib/wire.gen';
+  import type { Sum, Words } from '../../lib/wire.gen';
 
   let { sum, words, material }: { sum: Sum; words: Words; material: string } = $props();
 
   const places = $derived(sum.columns.map((c) => c.place).reverse());
-  const cells = $derived<Cell[]>([
-    ...sum.numbers.flatMap((n, row) =>
-      [...String(n)]
-        .reverse()
-        .map((d, i) => ({ role: 'addend', row, place: words.places[i]!.id, digit: Number(d) })),
-    ),
-    ...sum.columns
-      .filter((c) => c.in > 0)
-      .map((c) => ({ role: 'carried', row: 0, place: c.place, digit: c.in })),
-    ...sum.columns.map((c) => ({ role: 'result', row: 0, place: c.place, digit: c.stays })),
-  ]);
   const caused = $derived(sum.columns.filter((c) => c.caused));
   const piece = (place: string, n: number): string => {
     const names = words.materials.find((m) => m.id === material)?.pieces;
@@ -34,7 +23,8 @@
     <Column
       {places}
       words={words.places}
-      {cells}
+      cells={sum.cells}
+      sign={sum.sign}
       carried={shared.desk?.settings.carried}
       rows={sum.numbers.length}
       heads={false}

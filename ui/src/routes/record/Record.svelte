@@ -17,6 +17,7 @@
   import { loadDesk, shared, view } from '../../lib/state.svelte';
   import type { Learner, Observe } from '../../lib/wire.gen';
   import Scene from '../mat/Scene.svelte';
+  import Taking from '../mat/Taking.svelte';
   import Conflict from './Conflict.svelte';
   import Estimates from './Estimates.svelte';
   import Open from './Open.svelte';
@@ -275,7 +276,7 @@
         {#each page.problems as p, i (i)}
           <li class:on={i === nth}>
             <button onclick={() => show(i)} aria-current={i === nth}>
-              <Written numbers={p.numbers} size={20} cell={14} />
+              <Written numbers={p.numbers} sign={p.sign} size={20} cell={14} />
               <span class="marks" style:--n={children.length}>
                 {#each children as c (c.id)}
                   {@const entry = records.latest(c.id, i).entry}
@@ -308,7 +309,8 @@
       {#if page && problem}
         <div class="top" bind:clientWidth={w} bind:clientHeight={h}>
           {#if lesson && nth === page.index && w > 0 && h > 380}
-            <Scene
+            {@const Mat = lesson.link.sum.kind === 'difference' ? Taking : Scene}
+            <Mat
               {lesson}
               index={ended ? lesson.steps.length - 1 : hand.index}
               material={lesson.link.material}
@@ -318,7 +320,7 @@
             />
           {:else if problem}
             <div class="paper">
-              <Written numbers={problem.numbers} size={56} cell={44} />
+              <Written numbers={problem.numbers} sign={problem.sign} size={56} cell={44} />
               <p class="kid result">{problem.answer}</p>
               <p class="kid words">{problem.words}</p>
             </div>
@@ -354,6 +356,7 @@
       </div>
       {#if records.conflict}<Conflict {records} {page} />{/if}
       {#if records.trouble}<Wrong trouble={records.trouble} />{/if}
+      {#if hand.trouble}<Wrong trouble={hand.trouble} />{/if}
       {#if records.notice}<p class="notice" role="status">{records.notice}</p>{/if}
       {#each children as c, i (c.id)}
         {@const l = line(c)}

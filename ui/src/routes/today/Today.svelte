@@ -53,8 +53,17 @@
       <span class="said">{l.said}</span>
     </a>
     <span class="sum">
-      <SumCord sum={l.sum} pitch={now ? 38 : 30} s={now ? 0.85 : 0.66} />
-      <Written numbers={l.sum.numbers} size={now ? 44 : 28} cell={now ? 38 : 24} />
+      {#if l.sum.kind === 'sum'}<SumCord
+          sum={l.sum}
+          pitch={now ? 38 : 30}
+          s={now ? 0.85 : 0.66}
+        />{/if}
+      <Written
+        numbers={l.sum.numbers}
+        sign={l.sum.sign}
+        size={now ? 44 : 28}
+        cell={now ? 38 : 24}
+      />
     </span>
   </li>
 {/snippet}
@@ -145,7 +154,7 @@
     {#if inHand}
       <h1>Next</h1>
       <p class="nextup">{inHand.next}</p>
-      <p class="small">{inHand.sum.numbers.join(' + ')}, {inHand.sum.swaps}</p>
+      <p class="small">{inHand.sum.numbers.join(` ${inHand.sum.sign} `)}, {inHand.sum.swaps}</p>
       {#if shared.mayPresent}
         <p class="other"><a href={view('numbers')} use:link>Choose other numbers</a></p>
       {/if}

@@ -1,0 +1,103 @@
+package e2e_test
+
+import (
+	"fmt"
+	"testing"
+
+	"vineswap/core/book"
+	"vineswap/core/choose"
+	"vineswap/core/swap"
+	"vineswap/e2e/guide"
+)
+
+// step steps on and waits for a position.
+func step(g *guide.Guide, position string) *guide.Guide {
+	return g.LetGo().Key(" ").Holds(position, at(position))
+}
+
+// there waits for what lies on a tray of the mat.
+func there(g *guide.Guide, names ...string) *guide.Guide {
+	for _, name := range names {
+		g.Holds(name, fmt.Sprintf("document.querySelector('[role=img][aria-label=%q]')", name))
+	}
+	return g
+}
+
+// Taking away over two zeros: typed, gathered, walked over the zeros and back,
+// with beads and with blocks, read, written up.
+func TestTakingAwayOverZeros(t *testing.T) {
+	s := open(t)
+	g := s.sitMoving(laptopWidth, laptopHeight)
+	s.login(g, "hanne").Press("Numbers").See("Twelve of them").Write("Numbers of your own", "5003-1264").Press("Look").See("across zeros").See("13 ones: one ten swaps for ten ones, 9 left.").Press("Gather")
+	g.See("10 squares").See("one for the larger number, one for what is taken").Press("Ada W.").See("1Ada W.").Press("Bram D.").See("2Bram D.").Press("done").See("builds 5003, works the ones and the hundreds").Press("Lay out").Holds("laid out", at("lay-out/0"))
+	there(step(g, "lay-out/1"), "there: 5 cubes", "there: 0 squares", "there: 3 beads")
+	for _, position := range []string{"lay-out/2", "lay-out/3", "work/ones/0"} {
+		step(g, position)
+	}
+	g.See("Three ones, and four ones to take: not enough.").Holds("the way is shown before it is gone", "document.querySelectorAll('.hop.due').length === 3")
+	there(step(g, "work/ones/1"), "there: 4 cubes", "there: 10 squares")
+	there(step(g, "work/ones/2"), "there: 9 squares", "there: 10 bars")
+	g.Holds("one hop is past, one is now, one is still to come", "['past', 'now', 'due'].every((x) => document.querySelectorAll('.hop.' + x).length === 1)")
+	there(step(g, "work/ones/3"), "there: 9 bars", "there: 13 beads").See("One ten swaps for ten ones.")
+	g.Press("Back").Holds("back", at("work/ones/2"))
+	there(g, "there: 10 bars").Press("blocks")
+	there(g, "there: 10 sticks")
+	step(g, "work/ones/3")
+	there(step(g, "work/ones/4"), "taken: 4 small cubes", "there: 9 small cubes")
+	g.Holds("what was there is crossed out", "document.querySelectorAll('.column s').length === 4")
+	workedToTheEnd(g).See("13 there after one swap, 4 taken: 9 stay").Press("Ada W. right, 3739").LetGo().Key("2").See("no answer").Key("3", "8", "4", "9", " ").Holds("written", "document.querySelectorAll('.box.written').length === 2").Settle()
+	s.check(g)
+	kept := s.kept(g)
+	seen, err := s.store.LessonObservations(ctx, kept.ID)
+	if err != nil || len(seen) != 2 || seen[0].Stage != choose.AcrossZeros || !seen[0].Right() || seen[1].Answer.Text != "3849" || seen[0].Manner != book.Pieces || kept.Current().Kind != swap.Difference {
+		t.Errorf("kept %+v, %v", seen, err)
+	}
+	g.LetGo().Key(" ").See("Wednesday 25 November")
+}
+
+// Three addends on the mat, the fullest there are: two tens come up at once.
+func TestThreeAddends(t *testing.T) {
+	s := open(t)
+	g := s.sit(laptopWidth, laptopHeight)
+	s.login(g, "hanne").Press("Numbers").See("Twelve of them").Write("Numbers of your own", "289+398+279").Press("Look").See("three to six addends").Press("Gather").See("26 beads").See("three for the numbers, one for the result")
+	g.LetGo().Key(" ").Holds("laid out", at("lay-out/0"))
+	for i := range 6 {
+		step(g, fmt.Sprintf("lay-out/%d", i+1))
+	}
+	there(g, "tray 3: 9 beads")
+	there(step(g, "join/0"), "pushed together: 26 beads", "pushed together: 24 bars")
+	step(g, "work/ones/0")
+	for _, position := range []string{"work/ones/1", "work/ones/2", "work/ones/3", "work/ones/4"} {
+		step(g, position)
+	}
+	there(g, "pushed together: 6 beads", "pushed together: 26 bars")
+	for range 30 {
+		if guide.Read[string](g, "document.querySelector('[data-step]')?.dataset.step") == "read/2" || g.Err() != nil {
+			break
+		}
+		g.LetGo().Key(" ").Settle()
+	}
+	g.See("289, 398 and 279 were joined. Together they are 966.")
+}
+
+// A setting that is switched in the middle of a lesson is honoured at once, and
+// the lesson goes on where it was.
+func TestSettingsSwitchedMidLesson(t *testing.T) {
+	s := open(t)
+	g := s.sit(laptopWidth, laptopHeight)
+	rehearse(s.login(g, "hanne"), "1458+2367").Key(" ", " ", " ", " ", " ", " ").Holds("counted", at("work/ones/0")).See("Count to ten, and stop.").Settle()
+	g.Press("Orchard room").See("What comes up is written")
+	for side, now := range map[string]string{"after the whole place": "when", "by face value": "digits", "under the last number": "carried", "with a comma": "comma"} {
+		g.Press(side).Holds(now+" is set", fmt.Sprintf("document.querySelector('input[name=%s]:checked').closest('label').innerText.includes(%q)", now, side))
+	}
+	g.Settle().Press("Mat").Holds("the same step", at("work/ones/0")).See("Eight and seven: fifteen ones in all.")
+	step(g, "work/ones/1")
+	g.Holds("the ten that comes up is due under the last number", "document.querySelector('.carry.under .due')")
+	for range 30 {
+		if guide.Read[string](g, "document.querySelector('[data-step]')?.dataset.step") == "read/2" || g.Err() != nil {
+			break
+		}
+		g.LetGo().Key(" ").Settle()
+	}
+	g.See("1,458 and 2,367 were joined. Together they are 3,825.")
+}
