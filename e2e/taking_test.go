@@ -55,6 +55,36 @@ func TestTakingAwayOverZeros(t *testing.T) {
 	g.LetGo().Key(" ").See("Wednesday 25 November")
 }
 
+// All swaps first, and over the zeros as one, as the class has set it in the
+// middle of the lesson.
+func TestTakingByTheClassesMethod(t *testing.T) {
+	s := open(t)
+	g := s.sit(laptopWidth, laptopHeight)
+	s.login(g, "hanne").Press("Numbers").See("Twelve of them").Write("Numbers of your own", "5003-1264").Press("Look").See("across zeros").Press("Gather").See("at the fullest moment").Press("Lay out").Holds("laid out", at("lay-out/0"))
+	for _, position := range []string{"lay-out/1", "lay-out/2", "lay-out/3", "work/ones/0", "work/ones/1"} {
+		step(g, position)
+	}
+	g.Settle().Press("Orchard room").See("Over zeros, swap").Press("everything first").Holds("set", "document.querySelector('input[name=order]:checked').value === 'swaps-first'")
+	g.Press("as one").Holds("set", "document.querySelector('input[name=zeros]:checked').value === 'as-one'").Settle().Press("Mat").See("Store").LetGo()
+	for range 12 { // back to where the swaps begin
+		if guide.Read[bool](g, "document.querySelector('[data-step]')?.dataset.step === 'lay-out/3'") || g.Err() != nil {
+			break
+		}
+		g.Press("Back").Settle()
+	}
+	step(g, "swaps/ones/0")
+	there(step(g, "swaps/ones/1"), "there: 4 cubes", "there: 9 squares", "there: 9 bars", "there: 13 beads").See("One thousand swaps for nine hundreds, nine tens and ten ones.")
+	for _, position := range []string{"swaps/tens/0", "swaps/hundreds/0", "swaps/thousands/0", "work/ones/0"} {
+		step(g, position)
+	}
+	there(g, "taken: 4 beads", "there: 9 beads")
+	g.Settle()
+	s.check(g)
+	if kept := s.kept(g); kept.At.String() != "work/ones/0" {
+		t.Errorf("kept at %v", kept.At)
+	}
+}
+
 // Three addends on the mat, the fullest there are: two tens come up at once.
 func TestThreeAddends(t *testing.T) {
 	s := open(t)

@@ -155,6 +155,7 @@ func (s *Server) changeLesson(c *call) error {
 			return err
 		}
 	}
+	change.Method = c.class.Settings.Method()
 	if kept.Lesson, err = kept.With(change); errors.Is(err, lesson.ErrEnded) {
 		return refuse(fiber.StatusConflict, "This lesson has ended", "Open a new one in Numbers.")
 	} else if err != nil {

@@ -503,8 +503,8 @@ func TestBadInput(t *testing.T) {
 		{"a lesson below nothing", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","problems":[[1,-2]]}`, 422, "problems"},
 		{"a lesson too large for pieces", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","problems":[[9000,1000]]}`, 422, "problems"},
 		{"a lesson of another stage", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","problems":[[1,2]],"stage":"x"}`, 422, "stage"},
-		{"a word that is no setting", "PUT", "/settings", `{"revision":1,"swap":"barter","places":"ones","material":"beads","digits":"by-kind","teens":"plain","comma":"none","when":"at-ten","carried":"above"}`, 422, ""},
-		{"old settings", "PUT", "/settings", `{"revision":7,"swap":"trade","places":"ones","material":"beads","digits":"by-kind","teens":"plain","comma":"none","when":"at-ten","carried":"above"}`, 409, ""},
+		{"a word that is no setting", "PUT", "/settings", `{"revision":1,"swap":"barter","places":"ones","material":"beads","digits":"by-kind","teens":"plain","comma":"none","when":"at-ten","carried":"above","order":"as-needed","zeros":"place-by-place"}`, 422, ""},
+		{"old settings", "PUT", "/settings", `{"revision":7,"swap":"trade","places":"ones","material":"beads","digits":"by-kind","teens":"plain","comma":"none","when":"at-ten","carried":"above","order":"as-needed","zeros":"place-by-place"}`, 409, ""},
 	} {
 		t.Run(c.name, func(t *testing.T) {
 			got := lead.send(c.method, lead.class(c.path), c.body)
@@ -559,7 +559,7 @@ func TestDesk(t *testing.T) {
 	}
 	var choices wire.Choices
 	lead.send("GET", lead.class("/choices"), nil).into(t, &choices)
-	if len(choices.Matters) != 9 || choices.Matters[0].Sides[1].Example != "Ten units trade for one ten. It joins the tens." {
+	if len(choices.Matters) != 11 || choices.Matters[0].Sides[1].Example != "Ten units trade for one ten. It joins the tens." {
 		t.Errorf("%+v", choices.Matters[0])
 	}
 }
@@ -600,9 +600,20 @@ func TestChoose(t *testing.T) {
 	if sum.LaidOut || sum.Why == "" || sum.Answer != 10000 || sum.Stage.ID != "joining/new-place" {
 		t.Errorf("a sum beyond the pieces: %+v", sum)
 	}
-	guide.send("POST", guide.class("/look"), wire.Typed{Text: "1+2+3"}).into(t, &sum)
-	if sum.LaidOut || sum.Stage.ID != "joining/three-addends" {
-		t.Errorf("three numbers: %+v", sum)
+	guide.send("POST", guide.class("/look"), wire.Typed{Text: "1+2+3+4"}).into(t, &sum)
+	if sum.LaidOut || sum.Why == "" || sum.Stage.ID != "joining/three-addends" {
+		t.Errorf("four numbers: %+v", sum)
+	}
+	var taken wire.Sum
+	guide.send("POST", guide.class("/look"), wire.Typed{Text: "503 − 128"}).into(t, &taken)
+	if !taken.LaidOut || taken.Kind != "difference" || taken.Sign != "−" || taken.Stage.ID != "taking/across-one-zero" || taken.Answer != 375 || len(taken.Pieces) != 3 || taken.Columns[0].Caused == "" {
+		t.Errorf("taking away: %+v", taken)
+	}
+	if got := guide.send("POST", guide.class("/look"), wire.Typed{Text: "97/4"}); got.status != 422 || got.trouble(t).Field != "text" {
+		t.Errorf("sharing: %d %s", got.status, got.body)
+	}
+	if got := guide.send("POST", guide.class("/lessons"), wire.NewLesson{ID: uuid.NewString(), Kind: "riddle", Problems: [][]int{{1, 2}}}); got.status != 422 {
+		t.Errorf("a lesson of riddles: %d %s", got.status, got.body)
 	}
 }
 

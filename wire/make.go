@@ -35,7 +35,7 @@ func WordsOf(w say.Words) Words {
 func SettingsOf(c setting.Class, revision int) Settings {
 	return Settings{
 		Revision: revision, Swap: string(c.Swap), Places: string(c.Places), And: c.And, Material: string(c.Material),
-		Digits: string(c.Digits), Teens: string(c.Teens), Comma: string(c.Comma), When: string(c.When), Carried: string(c.Carried),
+		Digits: string(c.Digits), Teens: string(c.Teens), Comma: string(c.Comma), When: string(c.When), Carried: string(c.Carried), Order: string(c.Order), Zeros: string(c.Zeros),
 	}
 }
 
@@ -43,7 +43,7 @@ func SettingsOf(c setting.Class, revision int) Settings {
 func ClassOf(s Settings) setting.Class {
 	return setting.Class{
 		Swap: say.SwapWord(s.Swap), Places: say.PlaceWord(s.Places), And: s.And, Material: material.Kind(s.Material), Digits: say.DigitWord(s.Digits),
-		Teens: say.TeenWord(s.Teens), Comma: say.Separator(s.Comma), When: swap.When(s.When), Carried: setting.Carried(s.Carried),
+		Teens: say.TeenWord(s.Teens), Comma: say.Separator(s.Comma), When: swap.When(s.When), Carried: setting.Carried(s.Carried), Order: swap.Order(s.Order), Zeros: swap.Zeros(s.Zeros),
 	}
 }
 
@@ -177,7 +177,8 @@ func marksOf(w say.Words, t swap.Trace, children int) ([]Mark, []int) {
 	marks := []Mark{{Name: say.Choose}, {Name: say.Gather}}
 	index := make([]int, len(t.Steps))
 	for i, s := range t.Steps {
-		if s.At.Ordinal == 0 {
+		// Swaps that are made first are one stretch of the work.
+		if s.At.Ordinal == 0 && (s.At.Phase != swap.Swapping || s.At.Place == place.Ones) {
 			marks = append(marks, Mark{w.Phase(s.At), s.At.String()})
 		}
 		index[i] = len(marks) - 1
@@ -343,6 +344,8 @@ func ChoicesOf(now setting.Class) Choices {
 		matter(now, "digits", say.DigitWords(), func(c *setting.Class, side say.DigitWord) { c.Digits = side }, said(swap.Build)),
 		matter(now, "when", []swap.When{swap.AtTen, swap.AfterColumn}, func(c *setting.Class, side swap.When) { c.When = side }, said(swap.CountUp)),
 		matter(now, "carried", setting.CarriedSides(), func(c *setting.Class, side setting.Carried) { c.Carried = side }, func(c setting.Class) string { return say.CarriedExample(string(c.Carried)) }),
+		matter(now, "order", []swap.Order{swap.AsNeeded, swap.SwapsFirst}, func(c *setting.Class, side swap.Order) { c.Order = side }, func(c setting.Class) string { return c.Words().OrderExample(c.Method()) }),
+		matter(now, "zeros", []swap.Zeros{swap.PlaceByPlace, swap.AsOne}, func(c *setting.Class, side swap.Zeros) { c.Zeros = side }, func(c setting.Class) string { return c.Words().ZerosExample(c.Method()) }),
 		matter(now, "and", []sideOfAnd{"false", "true"}, func(c *setting.Class, side sideOfAnd) { c.And = side == "true" }, said(swap.ReadOut)),
 		matter(now, "teens", say.TeenWords(), func(c *setting.Class, side say.TeenWord) { c.Teens = side }, number(17)),
 		matter(now, "comma", say.Separators(), func(c *setting.Class, side say.Separator) { c.Comma = side }, number(3_825)),

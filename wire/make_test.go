@@ -146,7 +146,7 @@ func TestEverySideCanBeSet(t *testing.T) {
 			}
 		}
 	}
-	if sides != len(say.SwapWords())+6*2+2*3 {
+	if sides != len(say.SwapWords())+8*2+2*3 {
 		t.Errorf("%d sides", sides)
 	}
 }

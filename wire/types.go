@@ -58,6 +58,8 @@ type Settings struct {
 	Comma    string `json:"comma" validate:"required"`
 	When     string `json:"when" validate:"required"`
 	Carried  string `json:"carried" validate:"required"`
+	Order    string `json:"order" validate:"required"`
+	Zeros    string `json:"zeros" validate:"required"`
 }
 
 // Choices lists the sides of each setting with a live example.

@@ -113,6 +113,7 @@ type Change struct {
 	Material *material.Kind
 	Stand    *Stand
 	At       *swap.Position
+	Method   swap.Method   // the class's, by which At is found
 	Problem  *int          // which of the problems is taken in hand, from its beginning
 	Add      *swap.Problem // one more problem, taken in hand
 }
@@ -163,7 +164,7 @@ func (l *Lesson) turnTo(c Change) error {
 	if c.At == nil {
 		return nil
 	}
-	trace, err := swap.Solve(l.Current())
+	trace, err := c.Method.Solve(l.Current())
 	if err != nil {
 		return err
 	}

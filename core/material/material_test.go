@@ -74,3 +74,26 @@ func TestParseKind(t *testing.T) {
 		t.Error("9,999 is the most that can be laid out")
 	}
 }
+
+// What taking away asks of the shelf: the fullest moment of its real order.
+func TestForTaking(t *testing.T) {
+	for _, c := range []struct {
+		larger, smaller place.Number
+		want            string // place, fullest, on the tray, from the store
+		minutes         int
+	}{
+		{62, 38, "[{tens 6 [6] 0} {ones 12 [2] 10}]", 5},
+		{503, 128, "[{hundreds 5 [5] 0} {tens 10 [0] 10} {ones 13 [3] 10}]", 6},
+		{523, 138, "[{hundreds 5 [5] 0} {tens 11 [2] 10} {ones 13 [3] 10}]", 6},
+		{67, 23, "[{tens 6 [6] 0} {ones 7 [7] 0}]", 4},
+		{100, 0, "[{hundreds 1 [1] 0}]", 4},
+	} {
+		needs := material.ForTaking(c.larger, c.smaller)
+		if got := fmt.Sprint(needs.Pieces); got != c.want || needs.Minutes != c.minutes || needs.Trays != 2 {
+			t.Errorf("%d-%d: %s, %d minutes", c.larger, c.smaller, got, needs.Minutes)
+		}
+	}
+	if needs := material.ForTaking(5003, 1264); fmt.Sprint(needs.Cautions) != "[small-parts heavy-cube free-way]" || fmt.Sprint(needs.LargeCards) != "[5000 3]" || len(needs.SmallCards) != 2 {
+		t.Errorf("%+v", needs)
+	}
+}

@@ -29,6 +29,8 @@ func (w Words) Phase(at swap.Position) string {
 		return "join"
 	case swap.Work:
 		return w.PlaceMany(at.Place)
+	case swap.Swapping:
+		return w.SwapNouns()
 	}
 	return "read"
 }

@@ -1,8 +1,15 @@
 package say
 
+import (
+	"fmt"
+	"strings"
+
+	"vineswap/core/swap"
+)
+
 // matterNames are the headings of the settings.
 var matterNames = map[string]string{
-	"swap": "Ten for one is called", "places": "The lowest place is called", "digits": "Digits are said", "when": "In joining, swap", "carried": "What comes up is written",
+	"swap": "Ten for one is called", "places": "The lowest place is called", "digits": "Digits are said", "when": "In joining, swap", "carried": "What comes up is written", "order": "In taking away, swap", "zeros": "Over zeros, swap",
 	"and": "Numbers are said", "teens": "Numbers after ten are said", "comma": "Thousands are written", "material": "Lessons open with",
 }
 
@@ -14,6 +21,8 @@ var sideNames = map[string]map[string]string{
 	"digits":   {"by-kind": "by kind", "face-value": "by face value"},
 	"when":     {"at-ten": "at ten, while counting", "after-column": "after the whole place"},
 	"carried":  {"above": "above the top", "under": "under the last number", "beside": "beside its place"},
+	"order":    {"as-needed": "as each place needs it", "swaps-first": "everything first"},
+	"zeros":    {"place-by-place": "place by place", "as-one": "as one"},
 	"and":      {"false": "without “and”", "true": "with “and”"},
 	"teens":    {"plain": "in plain words", "ten-and": "by their tens first"},
 	"comma":    {"none": "without a sign", "comma": "with a comma", "space": "with a space"},
@@ -32,4 +41,31 @@ func CarriedExample(side string) string {
 		return "38 + 27: the small 1 beside the 3."
 	}
 	return "38 + 27: the small 1 over the 3."
+}
+
+// OrderExample says in which order 52 − 38 is worked.
+func (w Words) OrderExample(m swap.Method) string {
+	return "52 − 38: " + w.doing(m, swap.DifferenceOf(52, 38), swap.Look, swap.SwapDown, swap.TakeAway)
+}
+
+// ZerosExample says the swaps of 503 − 128.
+func (w Words) ZerosExample(m swap.Method) string {
+	return "503 − 128: " + w.doing(m, swap.DifferenceOf(503, 128), swap.SwapDown)
+}
+
+// doing lists the places at which steps of some kinds are done.
+func (w Words) doing(m swap.Method, p swap.Problem, kinds ...swap.StepKind) string {
+	t, err := m.Solve(p)
+	if err != nil {
+		return ""
+	}
+	var parts []string
+	for i, line := range w.Trace(t) {
+		for _, kind := range kinds {
+			if t.Steps[i].Kind == kind {
+				parts = append(parts, strings.ToLower(line.Do[:1])+line.Do[1:])
+			}
+		}
+	}
+	return fmt.Sprintf("%s.", list(parts))
 }

@@ -41,13 +41,15 @@ type Class struct {
 	Comma    say.Separator `json:"comma"`
 	When     swap.When     `json:"when"`
 	Carried  Carried       `json:"carried"`
+	Order    swap.Order    `json:"order"`
+	Zeros    swap.Zeros    `json:"zeros"`
 }
 
 // Default is what a new class has: the first side of every choice.
 func Default() Class {
 	return Class{
 		Version: Version, Swap: say.Swap, Places: say.Ones, Material: material.Beads, Digits: say.ByKind, Teens: say.PlainTeens, Comma: say.NoSeparator,
-		When: swap.AtTen, Carried: Above,
+		When: swap.AtTen, Carried: Above, Order: swap.AsNeeded, Zeros: swap.PlaceByPlace,
 	}
 }
 
@@ -57,7 +59,7 @@ func (c Class) Words() say.Words {
 }
 
 // Method is the class's way of working.
-func (c Class) Method() swap.Method { return swap.Method{When: c.When} }
+func (c Class) Method() swap.Method { return swap.Method{When: c.When, Order: c.Order, Zeros: c.Zeros} }
 
 // Read reads a kept record. What is missing, or not known to this version, is
 // the default; an error is returned only for text that is no JSON object.
@@ -82,7 +84,7 @@ func Made(c Class) (Class, error) {
 // and an error that names those.
 func (c Class) checked() (Class, error) {
 	usual := Default()
-	var errs [8]error
+	var errs [10]error
 	c.Swap, errs[0] = known(c.Swap, usual.Swap, say.SwapWords())
 	c.Places, errs[1] = known(c.Places, usual.Places, say.PlaceWords())
 	c.Material, errs[2] = known(c.Material, usual.Material, []material.Kind{material.Beads, material.Blocks})
@@ -91,6 +93,8 @@ func (c Class) checked() (Class, error) {
 	c.Comma, errs[5] = known(c.Comma, usual.Comma, say.Separators())
 	c.When, errs[6] = known(c.When, usual.When, []swap.When{swap.AtTen, swap.AfterColumn})
 	c.Carried, errs[7] = known(c.Carried, usual.Carried, CarriedSides())
+	c.Order, errs[8] = known(c.Order, usual.Order, []swap.Order{swap.AsNeeded, swap.SwapsFirst})
+	c.Zeros, errs[9] = known(c.Zeros, usual.Zeros, []swap.Zeros{swap.PlaceByPlace, swap.AsOne})
 	return c, errors.Join(errs[:]...)
 }
 

@@ -57,6 +57,8 @@ func shots(address, folder string) error {
 	g.Turn(768, 1024).Picture(to("class-portrait")).Turn(1280, 800)
 	g.Press("taking").See("across one zero").Press("one swap, tens").See("stage 2 of 7").Picture(to("class-taking"))
 	g.Press("Greta Z. 0 days").See("What was seen").Picture(to("learner"))
+	g.Press("Numbers").See("Twelve of them").Write("Numbers of your own", "5003-1264").Press("Look").See("across zeros").Press("Gather").See("Who comes?").Press("Wren A.").See("1Wren A.").Press("Teo B.").See("2Teo B.").Press("done").Press("Lay out").See("One tray for the larger").LetGo()
+	g.Key(" ", " ", " ", " ", " ", " ").See("One hundred swaps for").Picture(to("mat-taking"))
 	g.Press("Orchard room").See("In the class’s own words").Picture(to("settings"))
 	g.Press("People").See("22 children").Press("Hugo M.").See("leaves the class").Press("Invite an assistant").See("works once").Picture(to("people"))
 	return g.Err()

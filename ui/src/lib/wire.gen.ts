@@ -284,6 +284,8 @@ export interface Settings {
   comma: string;
   when: string;
   carried: string;
+  order: string;
+  zeros: string;
 }
 export interface Words {
   noSwap: string;

@@ -34,8 +34,10 @@
   }
   // One after another, each from the newest revision.
   let line = Promise.resolve();
+  let waiting = 0;
   const set = (id: string, value: string): void => {
     shared.saving = 'saving';
+    waiting++;
     line = line.then(() => keep(id, value));
   };
   async function keep(id: string, value: string): Promise<void> {
@@ -48,7 +50,7 @@
       trouble = troubleOf(error);
       await loadDesk(desk.class.id);
     } finally {
-      shared.saving = 'saved';
+      if (--waiting === 0) shared.saving = 'saved';
     }
   }
   const back = (): void => void push(view('today'));
