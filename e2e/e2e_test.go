@@ -151,8 +151,21 @@ func (s school) login(g *guide.Guide, name string) *guide.Guide {
 // learner finds a child of the Orchard room.
 func (s school) learner(name string) uuid.UUID {
 	s.Helper()
-	_, class := s.lead()
-	list, err := s.store.Learners(context.Background(), class)
+	return s.learnerOf("hanne", name)
+}
+
+// learnerOf finds a child of the first class of an account.
+func (s school) learnerOf(account, name string) uuid.UUID {
+	s.Helper()
+	a, err := s.store.AccountByEmail(context.Background(), account+"@vineswap.test")
+	if err != nil {
+		s.Fatal(err)
+	}
+	classes, err := s.store.Memberships(context.Background(), a.ID)
+	if err != nil || len(classes) == 0 {
+		s.Fatalf("classes %v, %v", classes, err)
+	}
+	list, err := s.store.Learners(context.Background(), classes[0].ClassID)
 	if err != nil {
 		s.Fatal(err)
 	}
