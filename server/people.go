@@ -15,6 +15,7 @@ import (
 	"github.com/google/uuid"
 
 	"vineswap/core/book"
+	"vineswap/core/say"
 	"vineswap/store"
 	"vineswap/wire"
 )
@@ -72,7 +73,7 @@ func (s *Server) addElsewhere(c *call, out *wire.People, now time.Time) error {
 	if err != nil {
 		return err
 	}
-	out.Erased, out.Open = wire.ErasedSay(erased), wire.OpenSay(open)
+	out.Erased, out.Open = say.Erased(erased), say.Open(open)
 	return nil
 }
 

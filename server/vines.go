@@ -166,7 +166,7 @@ func (s *Server) morning(c *call) error {
 	w := c.class.Settings.Words()
 	out := wire.Today{Waited: []wire.Waited{}, Check: wire.ChecksOf(w, group.LookAgain(children, mostToCheck, today), today), Unwritten: []wire.Unwritten{}, Meetings: wire.MeetingsOf(w, group.Meetings(children, lesson.MostChildren, mostMeetings, today))}
 	for _, waited := range group.Longest(children, mostWaiting, today) {
-		out.Waited = append(out.Waited, wire.Waited{Learner: wire.Learner{ID: waited.ID, Name: waited.Name}, Days: waited.Days, Never: waited.Never, Says: wire.WaitsSay(waited.Days, waited.Never)})
+		out.Waited = append(out.Waited, wire.Waited{Learner: wire.Learner{ID: waited.ID, Name: waited.Name}, Days: waited.Days, Never: waited.Never, Says: say.Waits(waited.Days, waited.Never)})
 	}
 	if err := s.addUnwritten(c, &out, children, today, zone); err != nil {
 		return err

@@ -1,7 +1,6 @@
 package wire
 
 import (
-	"fmt"
 	"time"
 
 	"vineswap/core/book"
@@ -271,17 +270,4 @@ type Unwritten struct {
 	Day    string `json:"day"`
 	Names  string `json:"names"`
 	What   string `json:"what"`
-}
-
-// WaitsSay says how long a child has waited.
-func WaitsSay(days int, never bool) string {
-	switch {
-	case never:
-		return "not seen yet"
-	case days == 0:
-		return "today"
-	case days == 1:
-		return "1 day"
-	}
-	return fmt.Sprintf("%d days", days)
 }

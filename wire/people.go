@@ -1,9 +1,6 @@
 package wire
 
-import (
-	"fmt"
-	"time"
-)
+import "time"
 
 // People is who belongs to a class.
 type People struct {
@@ -67,25 +64,3 @@ type Join struct {
 
 // DateOf writes a day with its year.
 func DateOf(day time.Time) string { return day.UTC().Format("2 Jan 2006") }
-
-// ErasedSay says how many learners were erased; nothing for none.
-func ErasedSay(n int) string {
-	switch n {
-	case 0:
-		return ""
-	case 1:
-		return "One child was erased. Nothing else of it is kept."
-	}
-	return fmt.Sprintf("%d children were erased. Nothing else of them is kept.", n)
-}
-
-// OpenSay says how many invitations can still be used; nothing for none.
-func OpenSay(n int) string {
-	switch n {
-	case 0:
-		return ""
-	case 1:
-		return "One invitation is still open."
-	}
-	return fmt.Sprintf("%d invitations are still open.", n)
-}

@@ -1,7 +1,6 @@
 package wire
 
 import (
-	"fmt"
 	"slices"
 	"strings"
 
@@ -145,7 +144,7 @@ func columnOf(w say.Words, c group.Child, need group.Need, strand ladder.Strand,
 	if seen {
 		col.Days = int(today - last)
 	}
-	col.Waits = WaitsSay(col.Days, col.Never)
+	col.Waits = say.Waits(col.Days, col.Never)
 	for _, l := range c.Standings.Vine(strand, today) {
 		col.Leaves = append(col.Leaves, LeafOf(w, c.Standings, l, today))
 	}
@@ -157,7 +156,7 @@ func vineStageOf(w say.Words, children []group.Child, strand ladder.Strand, i in
 	stage := stages[i]
 	out := VineStage{
 		ID: string(stage.ID), Name: w.Stage(stage.ID), Asks: w.StageAsks(stage.ID), Example: say.Sum(stage.Example),
-		Says: fmt.Sprintf("%s, stage %d of %d", say.Strand(strand), i+1, len(stages)), Manners: MannersOf(stage.ID), Secure: make([]int, len(stage.Manners)), Groups: []StageSay{},
+		Says: say.PlaceInStrand(strand, i+1, len(stages)), Manners: MannersOf(stage.ID), Secure: make([]int, len(stage.Manners)), Groups: []StageSay{},
 	}
 	said := map[ladder.State][]Wants{}
 	for _, c := range children {
@@ -323,8 +322,7 @@ func OthersOf(children []group.Child, today book.Day) []Other {
 func ChecksOf(w say.Words, list []group.Look, today book.Day) []Check {
 	out := []Check{}
 	for _, l := range list {
-		what := fmt.Sprintf("%s: %s, %s", say.Strand(ladder.StrandOf(l.Stage)), w.Stage(l.Stage), say.InManner(l.Lobe.Manner))
-		out = append(out, Check{Learner{l.ID, l.Name}, string(l.Lobe.State), what, w.Reason(l.Lobe, today)})
+		out = append(out, Check{Learner{l.ID, l.Name}, string(l.Lobe.State), w.StageInManner(l.Stage, l.Lobe.Manner), w.Reason(l.Lobe, today)})
 	}
 	return out
 }
@@ -345,5 +343,5 @@ func MeetingsOf(w say.Words, list []group.Meeting) []Meeting {
 
 // UnwrittenOf makes a lesson that waits to be written up.
 func UnwrittenOf(w say.Words, id string, l lesson.Lesson, names []string, day, today book.Day) Unwritten {
-	return Unwritten{Lesson: id, Day: say.ShortDay(day, today), Names: strings.Join(names, ", "), What: fmt.Sprintf("%s, %s", say.Sum(l.Problems[0]), w.Stage(l.Stage))}
+	return Unwritten{Lesson: id, Day: say.ShortDay(day, today), Names: strings.Join(names, ", "), What: say.Sum(l.Problems[0]) + ", " + w.Stage(l.Stage)}
 }

@@ -413,7 +413,7 @@ func (w Words) TakenFrom(c place.TakingColumn) string {
 
 // Judged says what a guide judged: "no swap in the column is secure".
 func (w Words) Judged(stage choose.StageID, manner book.Manner, state ladder.State) string {
-	return fmt.Sprintf("%s: %s, %s: %s", Strand(ladder.StrandOf(stage)), w.Stage(stage), InManner(manner), State(state))
+	return fmt.Sprintf("%s: %s", w.StageInManner(stage, manner), State(state))
 }
 
 // Meeting says why a lesson suggests itself: "Two are ready for it, one wobbles."

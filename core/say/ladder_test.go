@@ -132,9 +132,15 @@ func TestSentencesAboutChildren(t *testing.T) {
 		say.Meeting(group.Meeting{Counts: map[ladder.State]int{ladder.Ready: 2, ladder.Wobbling: 1}}): "Two are ready for it and one wobbles.",
 		w.Judged(choose.TakeNoSwap, book.Column, ladder.Secure):                                       "taking: no swap, in the column: secure",
 		w.Counted(place.Columns([]place.Number{8, 7})[0]):                                             "15 counted, one swap: 5 stay",
-		say.ShortDay(today-1, today):                                                                  "yesterday",
-		say.ShortDay(today-2, today):                                                                  "2 Oct",
-		strings.ReplaceAll(say.Sum(swap.DifferenceOf(62, 38)), "\u00a0", " "):                         "62 − 38",
+		say.Waits(0, true): "not seen yet", say.Waits(1, false): "1 day", say.Waits(12, false): "12 days",
+		say.Erased(1): "One child was erased. Nothing else of it is kept.", say.Erased(3): "3 children were erased. Nothing else of them is kept.",
+		say.Open(1): "One invitation is still open.", say.Open(2): "2 invitations are still open.",
+		say.PlaceInStrand(ladder.Joining, 5, 10):                              "joining, stage 5 of 10",
+		w.StageInManner(choose.NoSwap, book.Column):                           "joining: no swap, in the column",
+		w.TakenFrom(place.TakingColumns(62, 38)[0]):                           "12 there after one swap, 8 taken: 4 stay",
+		say.ShortDay(today-1, today):                                          "yesterday",
+		say.ShortDay(today-2, today):                                          "2 Oct",
+		strings.ReplaceAll(say.Sum(swap.DifferenceOf(62, 38)), "\u00a0", " "): "62 − 38",
 	} {
 		if got != want {
 			t.Errorf("%q, wanted %q", got, want)

@@ -263,7 +263,7 @@
     ['escape', 'close the child, nothing written'],
   ]}
   drawer={isOpen ? 400 : 300}
-  shelfSays={`${page?.problems.length ?? 0} problems`}
+  shelfSays={page?.problems.length === 1 ? 'one problem' : `${page?.problems.length ?? 0} problems`}
   bookSays={todo.length ? `${todo.length} to write` : 'all written'}
 >
   {#snippet shelf()}
