@@ -91,14 +91,14 @@ type Unwritten struct {
 // again; one that was withdrawn from the first is not.
 func (s *Store) Unwritten(ctx context.Context, class uuid.UUID) ([]Unwritten, error) {
 	list := []Unwritten{}
-	err := s.db.SelectContext(ctx, &list, `select lesson.id as lesson_id, nth, learner_id
-		from lesson join lesson_child on lesson_child.lesson_id = lesson.id
+	err := s.db.SelectContext(ctx, &list, `with settled as materialized (
+			select o.lesson_id, o.nth, o.learner_id from observation o left join observation later on later.replaces = o.id
+			where o.class_id = $1 and o.lesson_id is not null and later.id is null and not (o.withdrawn and o.replaces is not null))
+		select lesson.id as lesson_id, nth, lesson_child.learner_id from lesson join lesson_child on lesson_child.lesson_id = lesson.id
+		join enrolment on enrolment.learner_id = lesson_child.learner_id and enrolment.class_id = lesson.class_id and until is null
 		cross join lateral generate_series(0, jsonb_array_length(problems) - 1) as nth
-		where class_id = $1 and (stand = 'ended' or stand = 'mat' and nth <> problem)
-		and exists (select 1 from enrolment where enrolment.learner_id = lesson_child.learner_id and enrolment.class_id = lesson.class_id and until is null)
-		and not exists (select 1 from observation o where o.lesson_id = lesson.id and o.nth = nth.nth and o.learner_id = lesson_child.learner_id
-			and not (o.withdrawn and o.replaces is not null)
-			and not exists (select 1 from observation later where later.replaces = o.id))
+		where lesson.class_id = $1 and (stand = 'ended' or stand = 'mat' and nth <> problem)
+		and not exists (select 1 from settled where settled.lesson_id = lesson.id and settled.nth = nth.nth and settled.learner_id = lesson_child.learner_id)
 		order by lesson.changed_at desc, lesson.id, nth, seat`, class)
 	return list, err
 }

@@ -121,8 +121,12 @@ func VinesOf(w say.Words, children []group.Child, strand ladder.Strand, order gr
 			out.Columns = append(out.Columns, columnOf(w, c, g.Need, strand, today))
 		}
 	}
+	vines := make([][]ladder.Leaf, len(children))
+	for i, c := range children {
+		vines[i] = c.Standings.Vine(strand, today)
+	}
 	for i := range ladder.Stages(strand) {
-		out.Stages = append(out.Stages, vineStageOf(w, children, strand, i, today))
+		out.Stages = append(out.Stages, vineStageOf(w, children, vines, strand, i, today))
 	}
 	out.First = string(group.Fullest(children, strand, today))
 	return out
@@ -151,7 +155,7 @@ func columnOf(w say.Words, c group.Child, need group.Need, strand ladder.Strand,
 	return col
 }
 
-func vineStageOf(w say.Words, children []group.Child, strand ladder.Strand, i int, today book.Day) VineStage {
+func vineStageOf(w say.Words, children []group.Child, vines [][]ladder.Leaf, strand ladder.Strand, i int, today book.Day) VineStage {
 	stages := ladder.Stages(strand)
 	stage := stages[i]
 	out := VineStage{
@@ -159,8 +163,8 @@ func vineStageOf(w say.Words, children []group.Child, strand ladder.Strand, i in
 		Says: say.PlaceInStrand(strand, i+1, len(stages)), Manners: MannersOf(stage.ID), Secure: make([]int, len(stage.Manners)), Groups: []StageSay{},
 	}
 	said := map[ladder.State][]Wants{}
-	for _, c := range children {
-		leaf := c.Standings.Vine(strand, today)[i]
+	for n, c := range children {
+		leaf := vines[n][i]
 		for m, lobe := range leaf.Lobes {
 			if lobe.State == ladder.Secure {
 				out.Secure[m]++

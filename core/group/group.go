@@ -143,11 +143,29 @@ func nearness(vine []ladder.Leaf, stage choose.StageID) (Need, int) {
 	return Near, -height
 }
 
+// leaves are those of a strand by child and stage.
+type leaves map[string]map[choose.StageID]ladder.Leaf
+
+func leavesOf(children []Child, strand ladder.Strand, today book.Day) leaves {
+	all := leaves{}
+	for _, c := range children {
+		all[c.ID] = map[choose.StageID]ladder.Leaf{}
+		for _, leaf := range c.Standings.Vine(strand, today) {
+			all[c.ID][leaf.Stage] = leaf
+		}
+	}
+	return all
+}
+
 // Proposed says who sits together for a lesson at a stage: those who are ready
 // for it or wobble there first, then those who are under way, each the longest
 // without a lesson first, at most so many. Who repeats something by choice is
 // left alone.
 func Proposed(children []Child, stage choose.StageID, most int, today book.Day) []Child {
+	return proposed(children, leavesOf(children, ladder.StrandOf(stage), today), stage, most)
+}
+
+func proposed(children []Child, all leaves, stage choose.StageID, most int) []Child {
 	type candidate struct {
 		Child
 		rank int
@@ -158,11 +176,10 @@ func Proposed(children []Child, stage choose.StageID, most int, today book.Day) 
 		if key, _, repeats := c.Standings.Repeats(); repeats && key.Stage != stage {
 			continue
 		}
-		for _, leaf := range c.Standings.Vine(ladder.StrandOf(stage), today) {
-			if rank := slices.Index([]ladder.State{ladder.Wobbling, ladder.Ready, ladder.CheckAgain, ladder.Shown, ladder.UnderWay}, leaf.State); leaf.Stage == stage && rank >= 0 {
-				last, _ := c.Standings.LastSeen()
-				candidates = append(candidates, candidate{c, max(rank, 1), last})
-			}
+		rank := slices.Index([]ladder.State{ladder.Wobbling, ladder.Ready, ladder.CheckAgain, ladder.Shown, ladder.UnderWay}, all[c.ID][stage].State)
+		if rank >= 0 {
+			last, _ := c.Standings.LastSeen()
+			candidates = append(candidates, candidate{c, max(rank, 1), last})
 		}
 	}
 	slices.SortStableFunc(candidates, func(a, b candidate) int {
@@ -213,10 +230,14 @@ type Meeting struct {
 func Meetings(children []Child, seats, most int, today book.Day) []Meeting {
 	var list []Meeting
 	rest := slices.Clone(children)
+	all := map[ladder.Strand]leaves{}
+	for _, strand := range ladder.Strands() {
+		all[strand] = leavesOf(children, strand, today)
+	}
 	for len(list) < most {
 		var best Meeting
 		for _, stage := range choose.Stages() {
-			if m := meeting(rest, stage, seats, today); m.presses() > best.presses() {
+			if m := meeting(rest, all[ladder.StrandOf(stage)], stage, seats); m.presses() > best.presses() {
 				best = m
 			}
 		}
@@ -234,14 +255,10 @@ func Meetings(children []Child, seats, most int, today book.Day) []Meeting {
 // presses is how many of a meeting wobble or are ready.
 func (m Meeting) presses() int { return m.Counts[ladder.Wobbling] + m.Counts[ladder.Ready] }
 
-func meeting(children []Child, stage choose.StageID, seats int, today book.Day) Meeting {
-	m := Meeting{Stage: stage, Children: Proposed(children, stage, seats, today), Counts: map[ladder.State]int{}}
+func meeting(children []Child, all leaves, stage choose.StageID, seats int) Meeting {
+	m := Meeting{Stage: stage, Children: proposed(children, all, stage, seats), Counts: map[ladder.State]int{}}
 	for _, c := range m.Children {
-		for _, leaf := range c.Standings.Vine(ladder.StrandOf(stage), today) {
-			if leaf.Stage == stage {
-				m.Counts[leaf.State]++
-			}
-		}
+		m.Counts[all[c.ID][stage].State]++
 	}
 	return m
 }

@@ -301,6 +301,38 @@ func TestTheStrandsAreWhole(t *testing.T) {
 	}
 }
 
+// What builds on what, near and far.
+func TestBuildsOn(t *testing.T) {
+	for name, c := range map[string]struct {
+		stage, earlier choose.StageID
+		want           bool
+	}{
+		"the next":             {choose.OneSwapOnes, choose.NoSwap, true},
+		"far back":             {choose.AnySum, choose.NoSwap, true},
+		"another strand":       {choose.OneSwapOnes, "places/four-kinds", true},
+		"not itself":           {choose.NoSwap, choose.NoSwap, false},
+		"not what comes after": {choose.NoSwap, choose.OneSwapOnes, false},
+		"not beside":           {choose.NewPlace, choose.SeveralSwaps, false},
+		"taking over zeros":    {choose.AnyDifference, choose.TakeOneSwapTens, true},
+	} {
+		if got := ladder.BuildsOn(c.stage, c.earlier); got != c.want {
+			t.Errorf("%s: %t", name, got)
+		}
+	}
+}
+
+// The vines of a whole class are drawn anew at every look.
+func BenchmarkVinesOfAClass(b *testing.B) {
+	s := standings(book.Pieces, 1, choose.NoSwap, choose.OneSwapOnes, choose.OneSwapHigher, choose.SeveralSwaps, choose.TakeNoSwap, choose.TakeOneSwapTens)
+	for b.Loop() {
+		for range 24 {
+			for _, strand := range ladder.Strands() {
+				s.Vine(strand, today)
+			}
+		}
+	}
+}
+
 // Laws over seeded histories: judging is the same twice; shown and withdrawn
 // work alone never makes secure; nothing is secure by one day.
 func TestLawsOfJudging(t *testing.T) {

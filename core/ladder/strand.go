@@ -97,17 +97,26 @@ func StageByID(id choose.StageID) (Stage, bool) {
 }
 
 // BuildsOn tells whether work at a stage uses what an earlier one teaches.
-func BuildsOn(stage, earlier choose.StageID) bool {
-	s, _ := StageByID(stage)
-	for _, row := range s.After {
-		for _, id := range row {
-			if id == earlier || BuildsOn(id, earlier) {
-				return true
+func BuildsOn(stage, earlier choose.StageID) bool { return buildsOn[stage][earlier] }
+
+// buildsOn has, for each stage, all that come before it, however far back.
+var buildsOn = func() map[choose.StageID]map[choose.StageID]bool {
+	all := map[choose.StageID]map[choose.StageID]bool{}
+	for _, strand := range Strands() {
+		for _, stage := range stages[strand] { // what comes before stands before
+			all[stage.ID] = map[choose.StageID]bool{}
+			for _, row := range stage.After {
+				for _, id := range row {
+					all[stage.ID][id] = true
+					for further := range all[id] {
+						all[stage.ID][further] = true
+					}
+				}
 			}
 		}
 	}
-	return false
-}
+	return all
+}()
 
 // kinds returns the places whose swap a problem shows, of those that its stage
 // asks for.
