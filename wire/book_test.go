@@ -1,0 +1,219 @@
+package wire_test
+
+import (
+	"encoding/json"
+	"fmt"
+	"math/rand/v2"
+	"strings"
+	"testing"
+	"time"
+
+	"vineswap/core/book"
+	"vineswap/core/choose"
+	"vineswap/core/group"
+	"vineswap/core/ladder"
+	"vineswap/core/lesson"
+	"vineswap/core/material"
+	"vineswap/core/place"
+	"vineswap/core/say"
+	"vineswap/core/swap"
+	"vineswap/wire"
+)
+
+const today = book.Day(20_000)
+
+// kept is a record of Wren at a sum.
+func kept(answer string, spoil func(*wire.Kept)) wire.Kept {
+	p := swap.SumOf(47, 25)
+	k := wire.Kept{
+		Observation: book.Observation{Problem: p, Stage: book.StageOf(p), Manner: book.Column, Material: material.Beads, Help: book.Nudged, Answer: book.ReadAnswer(answer), Came: book.Typed, Runs: 1, Day: today - 1},
+		ID:          "one", Learner: "w", Lesson: "l", By: "Hanne", Note: "hums", Current: true, At: time.Date(2024, 10, 3, 9, 15, 0, 0, time.UTC),
+	}
+	if spoil != nil {
+		spoil(&k)
+	}
+	return k
+}
+
+func TestEntry(t *testing.T) {
+	wrong := wire.EntryOf(say.Words{}, kept("62", nil), today, true)
+	if wrong.Right || wrong.Expected != 72 || fmt.Sprint(wrong.Slips) != "[what should come up is forgotten]" || wrong.DaySays != "yesterday" || wrong.At != "09:15" || wrong.StageName != "one swap, ones" || wrong.InManner != "in the column" {
+		t.Errorf("%+v", wrong)
+	}
+	// A note is for the lead; the others see that there is one.
+	if wrong.Note != "hums" || !wrong.HasNote {
+		t.Errorf("the lead reads %q", wrong.Note)
+	}
+	if others := wire.EntryOf(say.Words{}, kept("62", nil), today, false); others.Note != "" || !others.HasNote {
+		t.Errorf("others read %q", others.Note)
+	}
+	if right := wire.EntryOf(say.Words{}, kept("0072", nil), today, true); !right.Right || len(right.Slips) != 0 || right.Answer != "0072" {
+		t.Errorf("%+v", right)
+	}
+	if none := wire.EntryOf(say.Words{}, kept("", nil), today, true); none.Right || len(none.Slips) != 0 {
+		t.Errorf("%+v", none)
+	}
+}
+
+// The rows of a problem: as the mat saw it, as it was seen before, as it is
+// written.
+func TestWorked(t *testing.T) {
+	children := []wire.Learner{{ID: "w", Name: "Wren A."}, {ID: "j", Name: "Jory P."}}
+	turns := func(p place.Place) int { return lesson.TurnAt(p, len(children)) }
+	entry := func(spoil func(*wire.Kept)) wire.Entry {
+		return wire.EntryOf(say.Words{}, kept("62", spoil), today, true)
+	}
+	for name, c := range map[string]struct {
+		here, before []wire.Entry
+		help, manner string // of Wren's row
+		runs, kept   int
+	}{
+		"nothing yet":                  {nil, nil, "alone", "pieces", 1, 0},
+		"as at the problem before":     {nil, []wire.Entry{entry(nil)}, "nudged", "column", 1, 0},
+		"written":                      {[]wire.Entry{entry(nil)}, nil, "alone", "pieces", 2, 1},
+		"undone":                       {[]wire.Entry{entry(func(k *wire.Kept) { k.Withdrawn, k.Replaces = true, "zero" })}, nil, "alone", "pieces", 1, 0},
+		"let go from the first":        {[]wire.Entry{entry(func(k *wire.Kept) { k.Withdrawn = true })}, nil, "alone", "pieces", 2, 1},
+		"corrected since":              {[]wire.Entry{entry(func(k *wire.Kept) { k.Current = false })}, nil, "alone", "pieces", 1, 0},
+		"two runs":                     {[]wire.Entry{entry(nil), entry(func(k *wire.Kept) { k.ID, k.Runs = "two", 2 })}, nil, "alone", "pieces", 3, 2},
+		"another child's is no matter": {[]wire.Entry{entry(func(k *wire.Kept) { k.Learner = "x" })}, nil, "alone", "pieces", 1, 0},
+	} {
+		made := wire.WorkedOf(say.Words{}, swap.SumOf(47, 25), children, turns, c.here, c.before)
+		row := made.Rows[0]
+		if len(made.Rows) != 2 || row.Help != c.help || row.Manner != c.manner || row.Runs != c.runs || len(row.Kept) != c.kept {
+			t.Errorf("%s: %+v", name, row)
+		}
+	}
+	sum := wire.WorkedOf(say.Words{}, swap.SumOf(47, 25), children, turns, nil, nil)
+	if fmt.Sprint(sum.Saw) != "[{Wren A. ones ones 12 counted, one swap: 2 stay} {Jory P. tens tens 7 counted}]" || sum.Sign != "+" {
+		t.Errorf("%+v", sum.Saw)
+	}
+	taken := wire.WorkedOf(say.Words{}, swap.DifferenceOf(62, 38), children, turns, nil, nil)
+	if fmt.Sprint(taken.Saw) != "[{Wren A. ones ones 12 there after one swap, 8 taken: 4 stay} {Jory P. tens tens 5 there, 3 taken: 2 stay}]" || taken.Sign != "−" || taken.Answer != 24 {
+		t.Errorf("%+v", taken)
+	}
+	nobody := wire.WorkedOf(say.Words{}, swap.SumOf(47, 25), children, func(place.Place) int { return -1 }, nil, nil)
+	if len(nobody.Saw) != 0 {
+		t.Errorf("before anything is counted the mat saw %+v", nobody.Saw)
+	}
+}
+
+// classOf is a class of children with seeded standings.
+func classOf(rng *rand.Rand, n int) []group.Child {
+	var children []group.Child
+	for i := range n {
+		s := ladder.Standings{}
+		for _, strand := range ladder.Strands() {
+			for _, stage := range ladder.Stages(strand) {
+				for _, m := range stage.Manners {
+					if rng.IntN(3) == 0 {
+						state := []ladder.State{ladder.Shown, ladder.UnderWay, ladder.Secure, ladder.Wobbling}[rng.IntN(4)]
+						s[ladder.Key{Stage: stage.ID, Manner: m}] = ladder.Standing{State: state, Grounds: ladder.Grounds{Tried: 4, Right: 3, Alone: 3, Days: 2, Last: today - book.Day(rng.IntN(60)), Since: today - 60}, Explained: rng.IntN(9) == 0}
+					}
+				}
+			}
+		}
+		children = append(children, group.Child{ID: fmt.Sprint("c", i), Name: fmt.Sprintf("Child %c.", 'A'+i), Standings: s})
+	}
+	return children
+}
+
+// Over seeded classes, in every strand and order: each child stands once, each
+// leaf has its lobes, the counts agree, every reason is a sentence, and no null
+// crosses the wire.
+func TestLawsOfVines(t *testing.T) {
+	rng := rand.New(rand.NewPCG(8, 8))
+	for n := range 25 {
+		children := classOf(rng, n)
+		for _, strand := range ladder.Strands() {
+			for _, order := range group.Orders() {
+				v := wire.VinesOf(say.Words{}, children, strand, order, ladder.Stages(strand)[2].ID, today)
+				text, err := json.Marshal(v)
+				if err != nil || strings.Contains(string(text), "null") {
+					t.Fatalf("%.300s, %v", text, err)
+				}
+				sizes, seen := 0, map[string]bool{}
+				for _, g := range v.Groups {
+					sizes += g.Size
+				}
+				for _, c := range v.Columns {
+					seen[c.ID] = true
+					checkLeaves(t, v, c)
+				}
+				if sizes != n || len(seen) != n || len(v.Columns) != n || len(v.Stages) != len(ladder.Stages(strand)) {
+					t.Fatalf("%d children: %d in groups, %d in columns", n, sizes, len(v.Columns))
+				}
+				checkStages(t, v, n)
+			}
+		}
+	}
+}
+
+func checkLeaves(t *testing.T, v wire.Vines, c wire.VineColumn) {
+	t.Helper()
+	if len(c.Leaves) != len(v.Stages) {
+		t.Fatalf("%s has %d leaves", c.Name, len(c.Leaves))
+	}
+	for i, leaf := range c.Leaves {
+		if leaf.Stage != v.Stages[i].ID || len(leaf.Lobes) != len(v.Stages[i].Manners) || leaf.Says == "" || !strings.HasSuffix(leaf.Why, ".") {
+			t.Fatalf("%s: %+v", c.Name, leaf)
+		}
+	}
+}
+
+func checkStages(t *testing.T, v wire.Vines, n int) {
+	t.Helper()
+	first := false
+	for _, s := range v.Stages {
+		first = first || s.ID == v.First
+		told := 0
+		for _, g := range s.Groups {
+			told += len(g.Children)
+		}
+		for _, secure := range s.Secure {
+			if secure > n {
+				t.Fatalf("%s: %d of %d are secure", s.ID, secure, n)
+			}
+		}
+		_, err := choose.ParseStage(s.ID)
+		if told > n || len(s.Plan.Children) > lesson.MostChildren || s.Plan.Draws != (err == nil) || s.Example == "" || s.Plan.Says == "" {
+			t.Fatalf("%+v", s)
+		}
+	}
+	if !first {
+		t.Fatalf("there is no stage %q to look at first", v.First)
+	}
+}
+
+// A child's page holds every stage of every strand, with a reason for each manner.
+func TestBranches(t *testing.T) {
+	rng := rand.New(rand.NewPCG(9, 9))
+	for _, c := range classOf(rng, 12) {
+		for i, b := range wire.BranchesOf(say.Words{}, c.Standings, today) {
+			strand := ladder.Strands()[i]
+			if b.ID != string(strand) || len(b.Stages) != len(ladder.Stages(strand)) {
+				t.Fatalf("%+v", b)
+			}
+			for _, n := range b.Stages {
+				if len(n.Lobes) != len(n.Manners) || n.Name == "" {
+					t.Errorf("%+v", n)
+				}
+				for _, lobe := range n.Lobes {
+					if lobe.Says == "" || !strings.HasSuffix(lobe.Why, ".") {
+						t.Errorf("%s: %+v", n.Name, lobe)
+					}
+				}
+			}
+		}
+		for _, step := range wire.StepsOf(say.Words{}, c.Standings, today) {
+			if step.Do == "" || !strings.HasSuffix(step.Why, ".") {
+				t.Errorf("%+v", step)
+			}
+		}
+	}
+	others := wire.OthersOf(classOf(rng, 12), today)
+	for i := 1; i < len(others); i++ {
+		if others[i-1].State == "" && others[i].State != "" {
+			t.Errorf("%s, who needs nothing, stands before %s", others[i-1].Name, others[i].Name)
+		}
+	}
+}
