@@ -81,7 +81,7 @@ func New(problems []swap.Problem, stage choose.StageID, kind material.Kind, chil
 	if stage == "" {
 		stage = book.StageOf(problems[0])
 	}
-	l := Lesson{Problems: problems, Stage: stage, Material: kind, Stand: Gathering, At: swap.Position{Phase: swap.LayOut}}
+	l := Lesson{Problems: problems, Stage: stage, Material: kind, Stand: Gathering, At: swap.Position{Phase: swap.Before}}
 	return l.With(Change{Children: children})
 }
 
@@ -159,7 +159,7 @@ func (l *Lesson) turnTo(c Change) error {
 		if *c.Problem < 0 || *c.Problem >= len(l.Problems) {
 			return fmt.Errorf("%w: %d", ErrProblem, *c.Problem)
 		}
-		l.Problem, l.At, l.Stand = *c.Problem, swap.Position{Phase: swap.LayOut}, OnTheMat
+		l.Problem, l.At, l.Stand = *c.Problem, swap.Position{Phase: swap.Before}, OnTheMat
 	}
 	if c.At == nil {
 		return nil
@@ -222,12 +222,12 @@ func (l Lesson) MayEstimate() bool {
 
 // Counted tells whether a place of the problem in hand has been worked.
 func (l Lesson) Counted(p place.Place) bool {
-	return l.Stand == Ended || l.At.Phase == swap.Reading || l.At.Phase == swap.Work && p <= l.At.Place
+	return l.Stand == Ended || l.At.Phase == swap.Reading || l.At.Phase == swap.Checking || l.At.Phase == swap.Work && p <= l.At.Place
 }
 
 // BeforeCounting tells whether nothing is counted yet at a position.
 func BeforeCounting(at swap.Position) bool {
-	return at.Phase == swap.LayOut || at.Phase == swap.Joining
+	return at.Phase == swap.Before || at.Phase == swap.LayOut || at.Phase == swap.Joining
 }
 
 func seated(children []string) error {

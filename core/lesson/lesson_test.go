@@ -29,7 +29,7 @@ func opened(t *testing.T, text string, children ...string) lesson.Lesson {
 
 func TestNew(t *testing.T) {
 	l := opened(t, "1458+2367", "wren", "jory")
-	if l.Stage != choose.SeveralSwaps || l.Stand != lesson.Gathering || l.At.String() != "lay-out/0" {
+	if l.Stage != choose.SeveralSwaps || l.Stand != lesson.Gathering || l.At.String() != "before/0" {
 		t.Errorf("opened as %+v", l)
 	}
 	for _, c := range []struct {
@@ -216,7 +216,7 @@ func TestTurningToAProblem(t *testing.T) {
 
 // An estimate is said before anything is counted.
 func TestMayEstimate(t *testing.T) {
-	for position, want := range map[string]bool{"lay-out/0": true, "lay-out/4": true, "join/0": true, "work/ones/0": false, "read/2": false} {
+	for position, want := range map[string]bool{"before/0": true, "check/0": false, "lay-out/0": true, "lay-out/4": true, "join/0": true, "work/ones/0": false, "read/2": false} {
 		l, err := opened(t, "47+25").With(lesson.Change{At: at(t, position)})
 		if err != nil || l.MayEstimate() != want {
 			t.Errorf("%s: %t, %v", position, l.MayEstimate(), err)

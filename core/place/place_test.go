@@ -5,6 +5,7 @@ import (
 	"errors"
 	"fmt"
 	"math/rand/v2"
+	"slices"
 	"strings"
 	"testing"
 
@@ -208,4 +209,59 @@ func FuzzParseNumber(f *testing.F) {
 			t.Errorf("%q was read as %d", text, n)
 		}
 	})
+}
+
+func TestTheOrderOfDigits(t *testing.T) {
+	for _, c := range []struct {
+		name   string
+		digits []int
+		want   []int
+		first  int
+		why    place.Why
+	}{
+		{"two as written", []int{3, 8}, []int{3, 8}, 0, place.AsWritten},
+		{"a nothing is no digit to order", []int{3, 0, 7}, []int{3, 0, 7}, 0, place.AsWritten},
+		{"two make ten", []int{8, 9, 2}, []int{8, 2, 9}, 2, place.MakeTen},
+		{"the first two that do", []int{6, 7, 3, 4}, []int{6, 4, 7, 3}, 2, place.MakeTen},
+		{"three make ten", []int{2, 9, 5, 3}, []int{2, 5, 3, 9}, 3, place.MakeTen},
+		{"two rather than three", []int{1, 2, 7, 3}, []int{7, 3, 2, 1}, 2, place.MakeTen},
+		{"doubles", []int{6, 9, 6}, []int{6, 6, 9}, 2, place.Doubles},
+		{"the larger double", []int{2, 9, 9, 2}, []int{9, 9, 2, 2}, 2, place.Doubles},
+		{"five and five make ten", []int{5, 1, 5}, []int{5, 5, 1}, 2, place.MakeTen},
+		{"largest first", []int{2, 9, 4}, []int{9, 4, 2}, 0, place.LargestFirst},
+		{"written so already", []int{9, 4, 2}, []int{9, 4, 2}, 0, place.AsWritten},
+		{"nothing last", []int{0, 2, 9, 4}, []int{9, 4, 2, 0}, 0, place.LargestFirst},
+		{"none", nil, nil, 0, place.AsWritten},
+	} {
+		got := place.Column{Digits: c.digits}.Reckoning()
+		if !slices.Equal(got.Digits, c.want) || got.First != c.first || got.Why != c.why {
+			t.Errorf("%s: %v are added as %+v", c.name, c.digits, got)
+		}
+	}
+}
+
+// An order loses no digit, keeps what it says of its first digits, and leaves the
+// digits that it is asked about alone.
+func TestOrdersOfDigitsHold(t *testing.T) {
+	rng := rand.New(rand.NewPCG(10, 10))
+	for range 5_000 {
+		digits := make([]int, 2+rng.IntN(5))
+		for i := range digits {
+			digits[i] = rng.IntN(10)
+		}
+		before := slices.Clone(digits)
+		got := place.Column{Digits: digits}.Reckoning()
+		first, sum := got.Digits[:got.First], 0
+		for _, d := range first {
+			sum += d
+		}
+		switch {
+		case !slices.Equal(digits, before), !slices.Equal(slices.Sorted(slices.Values(digits)), slices.Sorted(slices.Values(got.Digits))):
+			t.Fatalf("%v became %v", before, got)
+		case got.Why == place.MakeTen && sum != 10, got.Why == place.Doubles && (got.First != 2 || first[0] != first[1]), (got.Why == place.MakeTen || got.Why == place.Doubles) != (got.First > 0):
+			t.Fatalf("%v: %+v", before, got)
+		case got.Why == place.LargestFirst && !slices.IsSortedFunc(got.Digits, func(a, b int) int { return b - a }):
+			t.Fatalf("%v: %+v", before, got)
+		}
+	}
 }

@@ -7,13 +7,11 @@ import "vineswap/core/place"
 func (w *worker) joinAll() {
 	numbers := w.trace.Problem.Addends()
 	w.trace.Columns = place.Columns(numbers)
-	w.trace.Steps = make([]Step, 0, 8+2*len(numbers)+4*len(w.trace.Columns))
 	w.layOut(numbers)
 	w.join(numbers)
 	for _, c := range w.trace.Columns {
 		w.work(c)
 	}
-	w.read()
 }
 
 // layOut builds each addend on its tray, with small cards. The number is

@@ -63,12 +63,17 @@ func side[T ~string](text string, sides ...T) (T, error) {
 	return "", fmt.Errorf("%w: %q is not %s or %s", ErrMethod, text, sides[0], sides[1])
 }
 
+// usualSteps is room for the steps of most problems.
+const usualSteps = 48
+
 // Solve works a problem by the method. The error is that of Problem.Valid.
 func (m Method) Solve(p Problem) (Trace, error) {
 	if err := p.Valid(); err != nil {
 		return Trace{}, err
 	}
-	w := worker{method: m, trace: Trace{Problem: p, Method: m}}
+	w := worker{method: m, trace: Trace{Problem: p, Method: m, Steps: make([]Step, 0, usualSteps)}}
+	w.enter(Before, place.Ones)
+	w.step(Step{Kind: Estimate})
 	switch p.Kind {
 	case Difference:
 		w.take()
@@ -79,6 +84,8 @@ func (m Method) Solve(p Problem) (Trace, error) {
 	default:
 		w.joinAll()
 	}
+	w.read()
+	w.check()
 	return w.trace, nil
 }
 
@@ -132,27 +139,29 @@ func (w *worker) swapDownTo(p place.Place) {
 }
 
 // swapDown makes one swap down: one of from goes to the store, and back come ten
-// of to and, where it goes over zeros as one, nine of each place between.
+// of to and, where it goes over zeros as one, nine of each place between. Of the
+// operations that swap down taking away alone writes what then stands there.
 func (w *worker) swapDown(from, to place.Place) {
-	lying := w.zones.In(Start)
+	if w.trace.Problem.Kind == Difference {
+		w.writeSwap(from, to)
+	}
 	moves := []Move{{Start, Store, from, 1}}
-	w.write(Cell{Role: Changed, Place: from, Digit: lying[from] - 1})
 	for p := from - 1; p > to; p-- {
-		w.write(Cell{Role: Changed, Place: p, Digit: 9})
 		moves = append(moves, Move{Store, Start, p, 9})
 	}
-	w.write(Cell{Role: Changed, Place: to, Digit: lying[to] + 10})
 	moves = append(moves, Move{Store, Start, to, 10})
 	w.trace.Swaps = append(w.trace.Swaps, Swap{From: from, To: to, Zeros: int(from - to - 1)})
 	w.step(Step{Kind: SwapDown, Count: 1, From: from, To: to}, moves...)
 }
 
-// read slides the cards together, reads the result and says the work back.
+// read slides the cards together, reads the result, says the work back and puts
+// the answer in a sentence.
 func (w *worker) read() {
 	w.enter(Reading, place.Ones)
 	w.step(Step{Kind: Slide, Cards: w.trace.Answer.Expanded()})
 	w.step(Step{Kind: ReadOut})
 	w.step(Step{Kind: SayBack})
+	w.step(Step{Kind: Sentence})
 }
 
 // movesOf moves a holding, highest place first, as it is carried.

@@ -98,6 +98,9 @@ func TestSharingAndGrouping(t *testing.T) {
 	}
 }
 
+// saidBack is where the work is done and the check has not begun.
+var saidBack = swap.Position{Phase: swap.Reading, Ordinal: 2}
+
 // single counts a trace's swaps as single ones: over k zeros as one counts k + 1.
 func single(t swap.Trace) int {
 	n := 0
@@ -130,6 +133,9 @@ func TestLawsOfEveryMethod(t *testing.T) {
 	for range 3_000 {
 		p := randomProblem(rng)
 		for _, m := range methods() {
+			if p.Kind != swap.Difference && m.Order == swap.SwapsFirst {
+				continue // taking away alone has this choice
+			}
 			trace, err := m.Solve(p)
 			if err != nil {
 				t.Fatalf("%v: %v", p, err)
@@ -145,7 +151,10 @@ func TestLawsOfEveryMethod(t *testing.T) {
 func lawsOf(t *testing.T, trace swap.Trace) {
 	t.Helper()
 	p := trace.Problem
-	last := trace.Steps[len(trace.Steps)-1]
+	last := trace.Steps[trace.Find(saidBack)]
+	if end := trace.Steps[len(trace.Steps)-1].Zones; p.Addends() == nil && (len(end) > 1 || end.In(swap.Start) != place.Of(p.Numbers[0])) {
+		t.Fatalf("%v by %+v: after the check there lies %v", p, trace.Method, end)
+	}
 	digits := 0
 	for _, n := range p.Addends() {
 		digits += n.DigitSum()

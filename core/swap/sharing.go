@@ -19,14 +19,19 @@ func (w *worker) share() {
 			w.write(Cell{Role: Result, Place: c.Place, Digit: c.Each})
 		}
 		w.step(Step{Kind: Write, Count: c.Each, Cards: card.Expanded()})
-		for range c.Left {
-			if c.Place > place.Ones {
-				w.swapDown(c.Place, c.Place-1)
-			}
+		if c.Place > place.Ones {
+			w.sendDown(c)
 		}
 	}
 	w.leave(w.trace.Sharing[len(w.trace.Sharing)-1].Left)
-	w.read()
+}
+
+// sendDown swaps down, one by one, what could not be dealt in a place.
+func (w *worker) sendDown(c place.SharingColumn) {
+	for ten := range c.Left {
+		w.write(Cell{Role: Brought, Place: c.Place - 1, Digit: ten + 1})
+		w.swapDown(c.Place, c.Place-1)
+	}
 }
 
 // deal deals what lies in a place round, as often as it goes.
@@ -68,5 +73,4 @@ func (w *worker) group() {
 	}
 	w.leave(w.zones.In(Start)[place.Ones])
 	w.writeNumber(Result, 0, w.trace.Answer)
-	w.read()
 }

@@ -85,6 +85,7 @@ func mustSolve(t *testing.T, p swap.Problem) swap.Trace {
 func TestSolveStepByStep(t *testing.T) {
 	trace := mustSolve(t, swap.SumOf(47, 25))
 	want := []string{
+		"before/0 estimate {}",
 		"lay-out/0 set-out {}",
 		`lay-out/1 build {"tray-1":{"ones":7,"tens":4}}`,
 		`lay-out/2 label {"tray-1":{"ones":7,"tens":4}}`,
@@ -100,6 +101,9 @@ func TestSolveStepByStep(t *testing.T) {
 		`read/0 slide {"joined":{"ones":2,"tens":7}}`,
 		`read/1 read {"joined":{"ones":2,"tens":7}}`,
 		`read/2 say-back {"joined":{"ones":2,"tens":7}}`,
+		`read/3 sentence {"joined":{"ones":2,"tens":7}}`,
+		`check/0 count-pieces {"joined":{"ones":2,"tens":7}}`,
+		`check/1 other-way {"joined":{"ones":2,"tens":7}}`,
 	}
 	var got []string
 	for _, s := range trace.Steps {
@@ -272,8 +276,8 @@ func TestPositions(t *testing.T) {
 
 func TestVerifyFinds(t *testing.T) {
 	for name, spoil := range map[string]func(*swap.Trace){
-		"a swap that keeps its ten": func(tr *swap.Trace) { tr.Steps[8].Moves = tr.Steps[8].Moves[1:] },
-		"pieces out of nowhere":     func(tr *swap.Trace) { tr.Steps[9].Zones = swap.Zones{{Zone: swap.Joined, Pieces: place.Holding{99}}} },
+		"a swap that keeps its ten": func(tr *swap.Trace) { tr.Steps[9].Moves = tr.Steps[9].Moves[1:] },
+		"pieces out of nowhere":     func(tr *swap.Trace) { tr.Steps[10].Zones = swap.Zones{{Zone: swap.Joined, Pieces: place.Holding{99}}} },
 		"a value that grows": func(tr *swap.Trace) {
 			last := &tr.Steps[len(tr.Steps)-1]
 			last.Moves = []swap.Move{{From: swap.Store, To: swap.Joined, Place: place.Ones, Count: 1}}

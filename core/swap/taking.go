@@ -8,7 +8,6 @@ import "vineswap/core/place"
 func (w *worker) take() {
 	larger, smaller := w.trace.Problem.Numbers[0], w.trace.Problem.Numbers[1]
 	w.trace.Taking = place.TakingColumns(larger, smaller)
-	w.trace.Steps = make([]Step, 0, 6+5*len(w.trace.Taking))
 	w.layOutLarger(larger)
 	w.writeNumber(Smaller, 1, smaller)
 	w.step(Step{Kind: Label, Tray: 2, Cards: smaller.Expanded()})
@@ -25,7 +24,6 @@ func (w *worker) take() {
 		}
 		w.takeFrom(c)
 	}
-	w.read()
 }
 
 // layOutLarger builds the one number that is worked from, with large cards.
@@ -45,6 +43,16 @@ func (w *worker) look(c place.TakingColumn) {
 	if here < c.Lower {
 		w.swapDownTo(c.Place)
 	}
+}
+
+// writeSwap writes what stands in the places of a swap down after it.
+func (w *worker) writeSwap(from, to place.Place) {
+	lying := w.zones.In(Start)
+	w.write(Cell{Role: Changed, Place: from, Digit: lying[from] - 1})
+	for p := from - 1; p > to; p-- {
+		w.write(Cell{Role: Changed, Place: p, Digit: 9})
+	}
+	w.write(Cell{Role: Changed, Place: to, Digit: lying[to] + 10})
 }
 
 // takeFrom takes away what is to go from a place and writes what is left.

@@ -133,8 +133,10 @@ func (s Swap) String() string {
 type StepKind string
 
 // The kinds of step, in the order in which joining makes them; then those that
-// taking away has of its own; then those of sharing and grouping.
+// taking away has of its own; then those of sharing and grouping; then those of
+// the check.
 const (
+	Estimate StepKind = "estimate" // how much it will be about, before anything is counted
 	SetOut   StepKind = "set-out"  // trays and mat lie ready, nothing on them
 	Build    StepKind = "build"    // the pieces of one number are fetched onto its tray
 	Label    StepKind = "label"    // small cards are laid on that tray
@@ -146,6 +148,7 @@ const (
 	Slide    StepKind = "slide"    // the large cards are slid together
 	ReadOut  StepKind = "read"     // the result is read as a number
 	SayBack  StepKind = "say-back" // the story of the work is said back
+	Sentence StepKind = "sentence" // the answer is put in a sentence with its unit
 
 	Look     StepKind = "look"      // is there enough in this place? how many are there to deal?
 	SwapDown StepKind = "swap-down" // one of a place goes to the store, ten of the place below come back
@@ -154,19 +157,28 @@ const (
 	Deal      StepKind = "deal"       // what lies in a place is dealt round evenly
 	TakeGroup StepKind = "take-group" // one group is taken off
 	Leave     StepKind = "leave"      // what cannot be dealt or grouped is laid aside
+
+	CountPieces StepKind = "count-pieces" // the number of pieces and of swaps tell whether it is right
+	OtherWay    StepKind = "other-way"    // joined in another order, or counted in equal steps
+	Match       StepKind = "match"        // every sharer lays small cards, and all read alike
+	PutBack     StepKind = "put-back"     // what went is laid back to what stayed
+	SwapUp      StepKind = "swap-up"      // tens of a place that was put back are swapped up again
+	Compare     StepKind = "compare"      // the number that was begun with has returned
 )
 
 // Phase is a stretch of the work that one looks for again by name.
 type Phase string
 
-// The phases. Work is done once for each place; Swapping too, where taking away
-// makes all swaps first.
+// The phases, in order. Work is done once for each place; Swapping too, where
+// taking away makes all swaps first.
 const (
-	Swapping Phase = "swaps"
+	Before   Phase = "before"
 	LayOut   Phase = "lay-out"
 	Joining  Phase = "join"
+	Swapping Phase = "swaps"
 	Work     Phase = "work"
 	Reading  Phase = "read"
+	Checking Phase = "check"
 )
 
 // Position is a stable key of a step: the settings of a class and later
@@ -194,7 +206,7 @@ func (p Position) String() string {
 func ParsePosition(text string) (Position, error) {
 	parts := strings.Split(text, "/")
 	pos := Position{Phase: Phase(parts[0])}
-	known := slices.Contains([]Phase{LayOut, Joining, Swapping, Work, Reading}, pos.Phase)
+	known := slices.Contains([]Phase{Before, LayOut, Joining, Swapping, Work, Reading, Checking}, pos.Phase)
 	wanted := 2
 	if pos.Phase.placed() {
 		wanted = 3
@@ -219,14 +231,15 @@ func ParsePosition(text string) (Position, error) {
 // notation can set it in its own way.
 type Role string
 
-// The roles of cells in a written sum or difference.
+// The roles of cells in a written sum, difference or sharing.
 const (
 	Addend  Role = "addend"  // a digit of a number; Row says of which
 	Carried Role = "carried" // what came up into this place
 	Result  Role = "result"  // a digit under the line
-	Larger  Role = "larger"  // a digit of the number that is taken from
+	Larger  Role = "larger"  // a digit of the number that is taken from, or shared out
 	Smaller Role = "smaller" // a digit of the number that is taken
 	Changed Role = "changed" // what stands in a place after a swap down, ten and more too
+	Brought Role = "brought" // in sharing: how many tens came down into this place, so far
 )
 
 // Cell is one digit of the written column.
@@ -243,8 +256,8 @@ type Step struct {
 	At       Position
 	Tray     int         // the tray that is built or labelled, from 1; 0 elsewhere
 	Ten      int         // which ten of this place is gathered or swapped, from 1; 0 elsewhere
-	From, To place.Place // for SwapDown the place that gives one, and the place that gets ten
-	Count    int         // pieces counted: in the pile for CountUp, Look and Write, those that go for TakeAway, ten for Stop and MakeSwap
+	From, To place.Place // for SwapDown the place that gives one, and the place that gets ten; for SwapUp the other way
+	Count    int         // pieces counted: in the pile for CountUp, Look and Write, those that go for TakeAway and SwapUp, ten for Stop and MakeSwap
 	Moves    []Move      // what moves in this step
 	Zones    Zones       // where all pieces lie afterwards
 	Column   []Cell      // the column as far as it is written afterwards
