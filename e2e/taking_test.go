@@ -15,6 +15,11 @@ func step(g *guide.Guide, position string) *guide.Guide {
 	return g.LetGo().Key(" ").Holds(position, at(position))
 }
 
+// atTheEnd tells whether the mat shows the last step of the work.
+func atTheEnd(g *guide.Guide) bool {
+	return guide.Read[bool](g, "!!document.querySelector('[data-last]')") || g.Err() != nil
+}
+
 // there waits for what lies on a tray of the mat.
 func there(g *guide.Guide, names ...string) *guide.Guide {
 	for _, name := range names {
@@ -29,7 +34,7 @@ func TestTakingAwayOverZeros(t *testing.T) {
 	s := open(t)
 	g := s.sitMoving(laptopWidth, laptopHeight)
 	s.login(g, "hanne").Press("Numbers").See("Twelve of them").Write("Numbers of your own", "5003-1264").Press("Look").See("across zeros").See("13 ones: one ten swaps for ten ones, 9 left.").Press("Gather")
-	g.See("10 squares").See("one for the larger number, one for what is taken").Press("Ada W.").See("1Ada W.").Press("Bram D.").See("2Bram D.").Press("done").See("builds 5003, works the ones and the hundreds").Press("Lay out").Holds("laid out", at("lay-out/0"))
+	g.See("10 squares").See("one for the larger number, one for what is taken").Press("Ada W.").See("1Ada W.").Press("Bram D.").See("2Bram D.").Press("done").See("builds 5003, works the ones and the hundreds").Press("To the mat").See("About how much").Press("Lay out").Holds("laid out", at("lay-out/0"))
 	there(step(g, "lay-out/1"), "there: 5 cubes", "there: 0 squares", "there: 3 beads")
 	for _, position := range []string{"lay-out/2", "lay-out/3", "work/ones/0"} {
 		step(g, position)
@@ -44,7 +49,7 @@ func TestTakingAwayOverZeros(t *testing.T) {
 	there(g, "there: 10 sticks")
 	step(g, "work/ones/3")
 	there(step(g, "work/ones/4"), "taken: 4 small cubes", "there: 9 small cubes")
-	g.Holds("what was there is crossed out", "document.querySelectorAll('.column s').length === 4")
+	g.Holds("what was there is crossed out", "document.querySelectorAll('.column .digit .struck').length === 4")
 	workedToTheEnd(g).See("13 there after one swap, 4 taken: 9 stay").Press("Ada W. right, 3739").LetGo().Key("2").See("no answer").Key("3", "8", "4", "9", " ").Holds("written", "document.querySelectorAll('.box.written').length === 2").Settle()
 	s.check(g)
 	kept := s.kept(g)
@@ -60,7 +65,7 @@ func TestTakingAwayOverZeros(t *testing.T) {
 func TestTakingByTheClassesMethod(t *testing.T) {
 	s := open(t)
 	g := s.sit(laptopWidth, laptopHeight)
-	s.login(g, "hanne").Press("Numbers").See("Twelve of them").Write("Numbers of your own", "5003-1264").Press("Look").See("across zeros").Press("Gather").See("at the fullest moment").Press("Lay out").Holds("laid out", at("lay-out/0"))
+	s.login(g, "hanne").Press("Numbers").See("Twelve of them").Write("Numbers of your own", "5003-1264").Press("Look").See("across zeros").Press("Gather").See("at the fullest moment").Press("To the mat").See("About how much").Press("Lay out").Holds("laid out", at("lay-out/0"))
 	for _, position := range []string{"lay-out/1", "lay-out/2", "lay-out/3", "work/ones/0", "work/ones/1"} {
 		step(g, position)
 	}
@@ -90,7 +95,7 @@ func TestThreeAddends(t *testing.T) {
 	s := open(t)
 	g := s.sit(laptopWidth, laptopHeight)
 	s.login(g, "hanne").Press("Numbers").See("Twelve of them").Write("Numbers of your own", "289+398+279").Press("Look").See("three to six addends").Press("Gather").See("26 beads").See("three for the numbers, one for the result")
-	g.LetGo().Key(" ").Holds("laid out", at("lay-out/0"))
+	g.LetGo().Key(" ").See("About how much").LetGo().Key(" ").Holds("laid out", at("lay-out/0"))
 	for i := range 6 {
 		step(g, fmt.Sprintf("lay-out/%d", i+1))
 	}
@@ -102,12 +107,12 @@ func TestThreeAddends(t *testing.T) {
 	}
 	there(g, "pushed together: 6 beads", "pushed together: 26 bars")
 	for range 30 {
-		if guide.Read[string](g, "document.querySelector('[data-step]')?.dataset.step") == "read/2" || g.Err() != nil {
+		if atTheEnd(g) {
 			break
 		}
 		g.LetGo().Key(" ").Settle()
 	}
-	g.See("289, 398 and 279 were joined. Together they are 966.")
+	g.See("Join them from the last to the first, 279, 398 and 289: it must make 966 again.").Holds("the numbers are written", "document.querySelector('[aria-label=\"Column: 289 plus 398 plus 279, written so far 966\"]')")
 }
 
 // A setting that is switched in the middle of a lesson is honoured at once, and
@@ -122,12 +127,12 @@ func TestSettingsSwitchedMidLesson(t *testing.T) {
 	}
 	g.Settle().Press("Mat").Holds("the same step", at("work/ones/0")).See("Eight and seven: fifteen ones in all.")
 	step(g, "work/ones/1")
-	g.Holds("the ten that comes up is due under the last number", "document.querySelector('.carry.under .due')")
+	g.Holds("the ten that comes up is due under the last number", "document.querySelector('.column .due')")
 	for range 30 {
-		if guide.Read[string](g, "document.querySelector('[data-step]')?.dataset.step") == "read/2" || g.Err() != nil {
+		if atTheEnd(g) {
 			break
 		}
 		g.LetGo().Key(" ").Settle()
 	}
-	g.See("1,458 and 2,367 were joined. Together they are 3,825.")
+	g.See("Take 2,367 back from 3,825: 1,458 must lie there again.")
 }

@@ -107,11 +107,11 @@ func (s *Server) wireLesson(c *call, id uuid.UUID) (wire.Lesson, error) {
 	if err != nil {
 		return wire.Lesson{}, err
 	}
-	link, err := wire.LinkOf(words, id.String(), kept.Lesson, view, children, kept.ChangedAt.In(zone).Format("15:04"))
+	link, err := wire.LinkOf(c.class.Settings, id.String(), kept.Lesson, view, children, kept.ChangedAt.In(zone).Format("15:04"))
 	if err != nil {
 		return wire.Lesson{}, err
 	}
-	return wire.LessonOf(words, link, kept.Revision, view, children), nil
+	return wire.LessonOf(c.class.Settings, link, kept.Revision, view, children), nil
 }
 
 // link answers the short form of a lesson.

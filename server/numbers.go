@@ -41,7 +41,7 @@ func (s *Server) choose(c *call) error {
 			return refuse(fiber.StatusUnprocessableEntity, "The seed is no whole number", "Leave it empty to draw a new one.").of("seed")
 		}
 	}
-	chosen, err := wire.ChosenOf(c.class.Settings.Words(), choice, space, ask.Count, seed)
+	chosen, err := wire.ChosenOf(c.class.Settings, choice, space, ask.Count, seed)
 	if err != nil {
 		return err
 	}
@@ -69,7 +69,7 @@ func (s *Server) look(c *call) error {
 	if err != nil {
 		return wrongSum(err)
 	}
-	sum, err := wire.SumOf(c.class.Settings.Words(), problem)
+	sum, err := wire.SumOf(c.class.Settings, problem)
 	if errors.Is(err, lesson.ErrOther) {
 		return wrongSum(err)
 	}

@@ -503,8 +503,8 @@ func TestBadInput(t *testing.T) {
 		{"a lesson below nothing", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","problems":[[1,-2]]}`, 422, "problems"},
 		{"a lesson too large for pieces", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","problems":[[9000,1000]]}`, 422, "problems"},
 		{"a lesson of another stage", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","problems":[[1,2]],"stage":"x"}`, 422, "stage"},
-		{"a word that is no setting", "PUT", "/settings", `{"revision":1,"swap":"barter","places":"ones","material":"beads","digits":"by-kind","teens":"plain","comma":"none","when":"at-ten","carried":"above","order":"as-needed","zeros":"place-by-place"}`, 422, ""},
-		{"old settings", "PUT", "/settings", `{"revision":7,"swap":"trade","places":"ones","material":"beads","digits":"by-kind","teens":"plain","comma":"none","when":"at-ten","carried":"above","order":"as-needed","zeros":"place-by-place"}`, 409, ""},
+		{"a word that is no setting", "PUT", "/settings", `{"revision":1,"swap":"barter","places":"ones","material":"beads","digits":"by-kind","teens":"plain","comma":"none","when":"at-ten","carried":"above","crossing":"cross-out","order":"as-needed","zeros":"place-by-place"}`, 422, ""},
+		{"old settings", "PUT", "/settings", `{"revision":7,"swap":"trade","places":"ones","material":"beads","digits":"by-kind","teens":"plain","comma":"none","when":"at-ten","carried":"above","crossing":"cross-out","order":"as-needed","zeros":"place-by-place"}`, 409, ""},
 	} {
 		t.Run(c.name, func(t *testing.T) {
 			got := lead.send(c.method, lead.class(c.path), c.body)
@@ -559,7 +559,7 @@ func TestDesk(t *testing.T) {
 	}
 	var choices wire.Choices
 	lead.send("GET", lead.class("/choices"), nil).into(t, &choices)
-	if len(choices.Matters) != 11 || choices.Matters[0].Sides[1].Example != "Ten units trade for one ten. It joins the tens." {
+	if len(choices.Matters) != 12 || choices.Matters[0].Sides[1].Example != "Ten units trade for one ten. It joins the tens." {
 		t.Errorf("%+v", choices.Matters[0])
 	}
 }

@@ -63,7 +63,7 @@ type Kept struct {
 // EntryOf makes a record; notes are for the lead alone.
 func EntryOf(w say.Words, k Kept, today book.Day, lead bool) Entry {
 	e := Entry{
-		ID: k.ID, Learner: k.Learner, Lesson: k.Lesson, Problem: say.Sum(k.Problem), Nth: k.Nth, Expected: int(k.Problem.Answer()), Answer: k.Answer.Text,
+		ID: k.ID, Learner: k.Learner, Lesson: k.Lesson, Problem: w.Sum(k.Problem), Nth: k.Nth, Expected: int(k.Problem.Answer()), Answer: k.Answer.Text,
 		Right: k.Right(), Slips: []string{}, Stage: string(k.Stage), StageName: w.Stage(k.Stage), Manner: string(k.Manner), InManner: say.InManner(k.Manner),
 		Help: string(k.Help), Way: string(k.Way), WayName: say.Way(k.Way), Came: string(k.Came), Chosen: k.Chosen, Runs: k.Runs, HasNote: k.Note != "",
 		Day: k.Day.String(), DaySays: say.ShortDay(k.Day, today), By: k.By, At: k.At.Format("15:04"), Withdrawn: k.Withdrawn, Replaces: k.Replaces, Current: k.Current,
@@ -194,7 +194,7 @@ func MannersOf(id choose.StageID) []Named {
 // children: alone, with pieces, unless an earlier problem of the lesson says
 // otherwise.
 func WorkedOf(w say.Words, p swap.Problem, children []Learner, turns func(place.Place) int, kept, before []Entry) Worked {
-	out := Worked{Text: say.Sum(p), Sign: say.Sign(p.Kind), Numbers: ints(p.Numbers), Answer: int(p.Answer()), Words: p.Answer().Words(w.And), Rows: []Row{}, Estimates: []Estimate{}, Saw: []Saw{}}
+	out := Worked{Text: w.Sum(p), Sign: p.Kind.Sign(), Numbers: ints(p.Numbers), Answer: int(p.Answer()), Words: p.Answer().Words(w.And), Rows: []Row{}, Estimates: []Estimate{}, Saw: []Saw{}}
 	for _, c := range children {
 		row := Row{Learner: c.ID, Help: string(book.Alone), Manner: string(book.Pieces), Runs: 1, Kept: []Entry{}}
 		for _, e := range before {

@@ -9,6 +9,7 @@ import (
 	"vineswap/core/choose"
 	"vineswap/core/lesson"
 	"vineswap/core/material"
+	"vineswap/core/paper"
 	"vineswap/core/place"
 	"vineswap/core/say"
 	"vineswap/core/setting"
@@ -35,7 +36,7 @@ func WordsOf(w say.Words) Words {
 func SettingsOf(c setting.Class, revision int) Settings {
 	return Settings{
 		Revision: revision, Swap: string(c.Swap), Places: string(c.Places), And: c.And, Material: string(c.Material),
-		Digits: string(c.Digits), Teens: string(c.Teens), Comma: string(c.Comma), When: string(c.When), Carried: string(c.Carried), Order: string(c.Order), Zeros: string(c.Zeros),
+		Digits: string(c.Digits), Teens: string(c.Teens), Comma: string(c.Comma), When: string(c.When), Carried: string(c.Carried), Crossing: string(c.Crossing), Order: string(c.Order), Zeros: string(c.Zeros),
 	}
 }
 
@@ -43,7 +44,7 @@ func SettingsOf(c setting.Class, revision int) Settings {
 func ClassOf(s Settings) setting.Class {
 	return setting.Class{
 		Swap: say.SwapWord(s.Swap), Places: say.PlaceWord(s.Places), And: s.And, Material: material.Kind(s.Material), Digits: say.DigitWord(s.Digits),
-		Teens: say.TeenWord(s.Teens), Comma: say.Separator(s.Comma), When: swap.When(s.When), Carried: setting.Carried(s.Carried), Order: swap.Order(s.Order), Zeros: swap.Zeros(s.Zeros),
+		Teens: say.TeenWord(s.Teens), Comma: say.Separator(s.Comma), When: swap.When(s.When), Carried: paper.Carried(s.Carried), Crossing: paper.Crossing(s.Crossing), Order: swap.Order(s.Order), Zeros: swap.Zeros(s.Zeros),
 	}
 }
 
@@ -69,16 +70,17 @@ func StagesOf(w say.Words) []Stage {
 	return out
 }
 
-// SumOf makes a sum or a difference with its swaps, pieces and stage. The error is
-// that of swap.Solve.
-func SumOf(w say.Words, p swap.Problem) (Sum, error) {
-	t, err := swap.Solve(p)
+// SumOf makes a sum or a difference, in the class's words and notation, with its
+// swaps, pieces and stage. The error is that of swap.Solve.
+func SumOf(class setting.Class, p swap.Problem) (Sum, error) {
+	t, err := class.Method().Solve(p)
 	if err != nil {
 		return Sum{}, err
 	}
+	w := class.Words()
 	out := Sum{
-		Kind: string(p.Kind), Sign: say.Sign(p.Kind), Numbers: ints(p.Numbers), Text: p.String(), Answer: int(t.Answer), Words: w.Number(t.Answer),
-		Stage: StageOf(w, book.StageOf(p)), Swaps: w.Swaps(len(t.Swaps)), Columns: columnsOf(w, t), Pieces: []Pieces{}, Cells: cellsOf(t.Steps[len(t.Steps)-1].Column),
+		Kind: string(p.Kind), Sign: p.Kind.Sign(), Numbers: ints(p.Numbers), Text: p.String(), Said: w.Sum(p), Answer: int(t.Answer), Words: w.Number(t.Answer),
+		Stage: StageOf(w, book.StageOf(p)), Swaps: w.Swaps(len(t.Swaps)), Columns: columnsOf(w, t), Pieces: []Pieces{}, Sheet: sheetOf(class.Notation().Sheet(t)),
 	}
 	switch err := lesson.MatTakes(t); {
 	case errors.Is(err, lesson.ErrTooLarge):
@@ -115,10 +117,10 @@ func columnsOf(w say.Words, t swap.Trace) []Column {
 	return out
 }
 
-func cellsOf(cells []swap.Cell) []Cell {
-	out := []Cell{}
-	for _, c := range cells {
-		out = append(out, Cell{string(c.Role), c.Row, c.Place.String(), c.Digit})
+func sheetOf(s paper.Sheet) Sheet {
+	out := Sheet{Numbers: s.Numbers, Over: s.Over, Under: s.Under, Sign: s.Sign(), Marks: []Ink{}}
+	for _, m := range s.Marks {
+		out.Marks = append(out.Marks, Ink{m.Row, m.Place.String(), m.Digit, string(m.Side), m.Struck})
 	}
 	return out
 }
@@ -132,11 +134,12 @@ func ints(numbers []place.Number) []int {
 }
 
 // LinkOf makes the short form of a lesson for the ribbon and Today.
-func LinkOf(w say.Words, id string, l lesson.Lesson, v lesson.View, children []lesson.Child, since string) (LessonLink, error) {
-	sum, err := SumOf(w, l.Current())
+func LinkOf(class setting.Class, id string, l lesson.Lesson, v lesson.View, children []lesson.Child, since string) (LessonLink, error) {
+	sum, err := SumOf(class, l.Current())
 	if err != nil {
 		return LessonLink{}, err
 	}
+	w := class.Words()
 	marks, index := marksOf(w, v.Trace, len(children))
 	link := LessonLink{
 		ID: id, Sum: sum, Stand: string(l.Stand), Material: string(l.Material),
@@ -190,7 +193,8 @@ func marksOf(w say.Words, t swap.Trace, children int) ([]Mark, []int) {
 }
 
 // LessonOf makes the whole view of a lesson.
-func LessonOf(w say.Words, link LessonLink, revision int, v lesson.View, children []lesson.Child) Lesson {
+func LessonOf(class setting.Class, link LessonLink, revision int, v lesson.View, children []lesson.Child) Lesson {
+	w := class.Words()
 	_, marks := marksOf(w, v.Trace, 0)
 	out := Lesson{Link: link, Revision: revision, Children: []Learner{}, Seats: lesson.MostChildren, Index: v.Index, Needs: needsOf(w, v), Roles: []Role{}, Finish: finish(len(children)), WriteUp: say.WriteUp,
 		Top: v.Top().String()}
@@ -198,8 +202,11 @@ func LessonOf(w say.Words, link LessonLink, revision int, v lesson.View, childre
 		out.Children = append(out.Children, Learner{c.ID, c.Name})
 		out.Roles = append(out.Roles, Role{c.Name, v.Roles[i]})
 	}
+	sheets := class.Notation().Sheets(v.Trace)
 	for i, s := range v.Trace.Steps {
-		out.Steps = append(out.Steps, stepOf(s, v.Lines[i], v.Turns[i], marks[i]))
+		step := stepOf(s, v.Lines[i], v.Turns[i], marks[i])
+		step.Sheet, step.Form = sheetOf(sheets[i]), paper.ExpandedAt(v.Trace, i).Lines()
+		out.Steps = append(out.Steps, step)
 	}
 	return out
 }
@@ -207,7 +214,7 @@ func LessonOf(w say.Words, link LessonLink, revision int, v lesson.View, childre
 func stepOf(s swap.Step, line say.Line, turn, mark int) Step {
 	out := Step{
 		At: s.At.String(), Kind: string(s.Kind), Do: line.Do, Says: []Span{}, Tray: s.Tray, Ten: s.Ten, Count: s.Count,
-		Moves: []Move{}, Zones: map[string]map[string]int{}, Column: cellsOf(s.Column), Cards: ints(s.Cards), Turn: turn, Mark: mark, Before: lesson.BeforeCounting(s.At),
+		Moves: []Move{}, Zones: map[string]map[string]int{}, Cards: ints(s.Cards), Turn: turn, Mark: mark, Before: lesson.BeforeCounting(s.At),
 	}
 	if s.At.Phase == swap.Work || s.At.Phase == swap.Swapping {
 		out.Place = s.At.Place.String()
@@ -231,7 +238,7 @@ func stepOf(s swap.Step, line say.Line, turn, mark int) Step {
 		}
 		out.Zones[string(pile.Zone)] = counts
 	}
-	if s.Kind == swap.SwapDown {
+	if s.Kind == swap.SwapDown || s.Kind == swap.SwapUp {
 		out.From, out.To = s.From.String(), s.To.String()
 	}
 	return out
@@ -292,8 +299,9 @@ func askOf(c choose.Choice) Choose {
 const mostWithPieces = int(place.TopPiece) + 1
 
 // ChosenOf makes the strip and a hand of problems; the choice must be valid.
-func ChosenOf(w say.Words, c choose.Choice, space *choose.Space, count int, seed uint64) (Chosen, error) {
+func ChosenOf(class setting.Class, c choose.Choice, space *choose.Space, count int, seed uint64) (Chosen, error) {
 	out := Chosen{Fits: space.Fits().String(), Problems: []Sum{}, Mends: []Mend{}, Lanes: []Lane{}, Knots: []Knot{}, Seed: fmt.Sprint(seed), Choice: askOf(c), Most: mostWithPieces}
+	w := class.Words()
 	for p := range c.Top() + 1 {
 		out.Knots = append(out.Knots, knotOf(w, c, p))
 	}
@@ -305,7 +313,7 @@ func ChosenOf(w say.Words, c choose.Choice, space *choose.Space, count int, seed
 		out.Lanes = append(out.Lanes, made)
 	}
 	for _, numbers := range space.Draw(count, seed) {
-		sum, err := SumOf(w, swap.SumOf(numbers...))
+		sum, err := SumOf(class, swap.SumOf(numbers...))
 		if err != nil {
 			return out, err
 		}
@@ -343,7 +351,8 @@ func ChoicesOf(now setting.Class) Choices {
 		matter(now, "places", say.PlaceWords(), func(c *setting.Class, side say.PlaceWord) { c.Places = side }, said(swap.CountUp)),
 		matter(now, "digits", say.DigitWords(), func(c *setting.Class, side say.DigitWord) { c.Digits = side }, said(swap.Build)),
 		matter(now, "when", []swap.When{swap.AtTen, swap.AfterColumn}, func(c *setting.Class, side swap.When) { c.When = side }, said(swap.CountUp)),
-		matter(now, "carried", setting.CarriedSides(), func(c *setting.Class, side setting.Carried) { c.Carried = side }, func(c setting.Class) string { return say.CarriedExample(string(c.Carried)) }),
+		written(now, "carried", paper.CarriedSides(), func(c *setting.Class, side paper.Carried) { c.Carried = side }, swap.SumOf(38, 27)),
+		written(now, "crossing", paper.CrossingSides(), func(c *setting.Class, side paper.Crossing) { c.Crossing = side }, swap.DifferenceOf(503, 128)),
 		matter(now, "order", []swap.Order{swap.AsNeeded, swap.SwapsFirst}, func(c *setting.Class, side swap.Order) { c.Order = side }, func(c setting.Class) string { return c.Words().OrderExample(c.Method()) }),
 		matter(now, "zeros", []swap.Zeros{swap.PlaceByPlace, swap.AsOne}, func(c *setting.Class, side swap.Zeros) { c.Zeros = side }, func(c setting.Class) string { return c.Words().ZerosExample(c.Method()) }),
 		matter(now, "and", []sideOfAnd{"false", "true"}, func(c *setting.Class, side sideOfAnd) { c.And = side == "true" }, said(swap.ReadOut)),
@@ -366,7 +375,22 @@ func matter[T ~string](now setting.Class, id string, sides []T, set func(*settin
 		if name == "" {
 			name = c.Words().ASwap() // the word itself
 		}
-		m.Sides = append(m.Sides, Side{string(side), name, example(c)})
+		m.Sides = append(m.Sides, Side{Value: string(side), Name: name, Example: example(c)})
+	}
+	return m
+}
+
+// written makes a setting of the written column: each side with a problem as it
+// would be written.
+func written[T ~string](now setting.Class, id string, sides []T, set func(*setting.Class, T), p swap.Problem) Matter {
+	m := matter(now, id, sides, set, func(c setting.Class) string { return c.Words().Sum(p) })
+	for i, side := range sides {
+		c := now
+		set(&c, side)
+		if t, err := c.Method().Solve(p); err == nil {
+			sheet := sheetOf(c.Notation().Sheet(t))
+			m.Sides[i].Sheet = &sheet
+		}
 	}
 	return m
 }

@@ -28,11 +28,11 @@ func made(t *testing.T, numbers ...place.Number) (wire.Lesson, lesson.View) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	link, err := wire.LinkOf(say.Words{}, "id", l, v, children, "9:15")
+	link, err := wire.LinkOf(setting.Default(), "id", l, v, children, "9:15")
 	if err != nil {
 		t.Fatal(err)
 	}
-	return wire.LessonOf(say.Words{}, link, 3, v, children), v
+	return wire.LessonOf(setting.Default(), link, 3, v, children), v
 }
 
 // Over seeded lessons: no null crosses the wire, the ribbon only moves on, the
@@ -76,7 +76,7 @@ func TestLessonLaws(t *testing.T) {
 
 func TestLinkSaysWhatIsNext(t *testing.T) {
 	l, _ := made(t, 47, 25)
-	if l.Link.Next != "Lay out" || l.Link.Ribbon[l.Link.Mark].Name != "gather" || l.Link.Sum.Stage.ID != "joining/one-swap-ones" {
+	if l.Link.Next != "Estimate" || l.Link.Ribbon[l.Link.Mark].Name != "gather" || l.Link.Sum.Stage.ID != "joining/one-swap-ones" {
 		t.Errorf("%+v", l.Link)
 	}
 	if l.Needs.Minutes != 5 || l.Needs.Time != "about 5 minutes" || l.Roles[0].Does != "builds 47 and 25, works the ones and the tens" {
@@ -98,7 +98,7 @@ func TestChoiceThereAndBack(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		got, err := wire.ChosenOf(say.Words{}, c, space, 3, 7)
+		got, err := wire.ChosenOf(setting.Default(), c, space, 3, 7)
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -146,7 +146,7 @@ func TestEverySideCanBeSet(t *testing.T) {
 			}
 		}
 	}
-	if sides != len(say.SwapWords())+8*2+2*3 {
+	if sides != len(say.SwapWords())+len(say.PlaceWords())+8*2+2*3 {
 		t.Errorf("%d sides", sides)
 	}
 }

@@ -58,6 +58,7 @@ type Settings struct {
 	Comma    string `json:"comma" validate:"required"`
 	When     string `json:"when" validate:"required"`
 	Carried  string `json:"carried" validate:"required"`
+	Crossing string `json:"crossing" validate:"required"`
 	Order    string `json:"order" validate:"required"`
 	Zeros    string `json:"zeros" validate:"required"`
 }
@@ -79,6 +80,7 @@ type Side struct {
 	Value   string `json:"value"`
 	Name    string `json:"name"`
 	Example string `json:"example"`
+	Sheet   *Sheet `json:"sheet,omitempty"` // an example that is written
 }
 
 // Words are the labels that follow the class's settings.
@@ -183,8 +185,9 @@ type Sum struct {
 	Kind    string   `json:"kind"` // sum or difference
 	Sign    string   `json:"sign"`
 	Numbers []int    `json:"numbers"`
-	Text    string   `json:"text"`
-	Cells   []Cell   `json:"cells"` // the whole written column
+	Text    string   `json:"text"`  // as it is typed
+	Said    string   `json:"said"`  // as it is written in a line
+	Sheet   Sheet    `json:"sheet"` // the whole written column
 	Answer  int      `json:"answer"`
 	Words   string   `json:"words"` // the answer in words
 	Stage   Stage    `json:"stage"`
@@ -281,13 +284,14 @@ type Step struct {
 	Says   []Span                    `json:"says"`
 	Place  string                    `json:"place,omitempty"` // at work
 	Tray   int                       `json:"tray,omitempty"`
-	From   string                    `json:"from,omitempty"` // of a swap down
+	From   string                    `json:"from,omitempty"` // of a swap down, or up in the check
 	To     string                    `json:"to,omitempty"`
 	Ten    int                       `json:"ten,omitempty"`
 	Count  int                       `json:"count,omitempty"`
 	Moves  []Move                    `json:"moves"`
 	Zones  map[string]map[string]int `json:"zones"`
-	Column []Cell                    `json:"column"`
+	Sheet  Sheet                     `json:"sheet"`
+	Form   []string                  `json:"form"` // the expanded form so far, each line equal to the one before
 	Cards  []int                     `json:"cards"`
 	Turn   int                       `json:"turn"`   // index of a child, -1 for nobody
 	Mark   int                       `json:"mark"`   // of the ribbon
@@ -308,12 +312,23 @@ type Move struct {
 	Count int    `json:"count"`
 }
 
-// Cell is one digit of the written column.
-type Cell struct {
-	Role  string `json:"role"`
-	Row   int    `json:"row"`
-	Place string `json:"place"`
-	Digit int    `json:"digit"`
+// Sheet is a written column in the class's notation. Row 1 is the first number;
+// 0 and less lie over it; numbers+1 lies under the last; numbers+2 is the result.
+type Sheet struct {
+	Numbers int    `json:"numbers"`
+	Over    int    `json:"over"`
+	Under   bool   `json:"under"`
+	Sign    string `json:"sign"`
+	Marks   []Ink  `json:"marks"`
+}
+
+// Ink is one digit of a written column.
+type Ink struct {
+	Row    int    `json:"row"`
+	Place  string `json:"place"`
+	Digit  int    `json:"digit"`
+	Side   string `json:"side"` // empty for the whole square, small, small-front or small-aside
+	Struck bool   `json:"struck"`
 }
 
 // Needs is the gather list.

@@ -10,6 +10,7 @@ import (
 	"github.com/spf13/cobra"
 	"github.com/spf13/pflag"
 
+	"vineswap/core/paper"
 	"vineswap/core/place"
 	"vineswap/core/say"
 	"vineswap/core/swap"
@@ -17,9 +18,23 @@ import (
 
 // workedStep and worked are the JSON that `work --json` promises to scripts.
 type workedStep struct {
-	Kind  swap.StepKind `json:"kind"`
-	Say   string        `json:"say"`
-	Zones swap.Zones    `json:"zones"`
+	Kind     swap.StepKind `json:"kind"`
+	At       string        `json:"at"`
+	Say      string        `json:"say"`
+	Zones    swap.Zones    `json:"zones"`
+	Column   []writtenMark `json:"column"`
+	Expanded []string      `json:"expanded"`
+}
+
+// writtenMark is a digit of the written column: rows count from 1, the first
+// number; 0 and less lie over it, and the two after the last number are the row
+// under it and the result.
+type writtenMark struct {
+	Row    int         `json:"row"`
+	Place  place.Place `json:"place"`
+	Digit  int         `json:"digit"`
+	Side   paper.Side  `json:"side,omitempty"`
+	Struck bool        `json:"struck,omitempty"`
 }
 
 type worked struct {
@@ -28,13 +43,15 @@ type worked struct {
 	Answer    place.Number   `json:"answer"`
 	Remainder *place.Number  `json:"remainder,omitempty"` // of sharing and grouping
 	Swaps     []swap.Swap    `json:"swaps"`
+	Written   []string       `json:"written"` // the finished column, or the expanded form
 	Steps     []workedStep   `json:"steps"`
 }
 
 // workFlags are the ways of working and the words, as they are typed.
 type workFlags struct {
-	json, and           bool
-	order, zeros, words string
+	json, and                               bool
+	order, zeros, when, notation            string
+	words, places, digits, teens, separator string
 }
 
 func workCommand() *cobra.Command {
@@ -61,9 +78,23 @@ func workCommand() *cobra.Command {
 	}
 	cmd.Flags().BoolVar(&f.json, "json", false, "print the whole trace as JSON")
 	cmd.Flags().BoolVar(&f.and, "and", false, "say numbers with “and”")
-	cmd.Flags().StringVar(&f.order, "order", string(swap.AsNeeded), "when taking away swaps: as-needed or swaps-first")
-	cmd.Flags().StringVar(&f.zeros, "zeros", string(swap.PlaceByPlace), "how it goes over zeros: place-by-place or as-one")
-	cmd.Flags().StringVar(&f.words, "words", string(say.Swap), "the word for the swap: swap, trade, exchange, regroup, carry or rename")
+	for _, flag := range []struct {
+		to          *string
+		name, first string
+		says        string
+	}{
+		{&f.order, "order", string(swap.AsNeeded), "when taking away swaps: as-needed or swaps-first"},
+		{&f.zeros, "zeros", string(swap.PlaceByPlace), "how it goes over zeros: place-by-place or as-one"},
+		{&f.when, "when", string(swap.AtTen), "when joining swaps: at-ten or after-column"},
+		{&f.notation, "notation", "", "how the column is written: above, under or beside (what comes up), cross-out or in-front (taking away), expanded"},
+		{&f.words, "words", string(say.Swap), "the word for the swap: swap, trade, exchange, regroup, carry or rename"},
+		{&f.places, "places", string(say.Ones), "the words for places: ones, units, beads or blocks"},
+		{&f.digits, "digits", string(say.ByKind), "how digits are said: by-kind or face-value"},
+		{&f.teens, "teens", string(say.PlainTeens), "how numbers after ten are said: plain or ten-and"},
+		{&f.separator, "separator", string(say.NoSeparator), "what stands before the hundreds of a number: none, comma or space"},
+	} {
+		cmd.Flags().StringVar(flag.to, flag.name, flag.first, flag.says)
+	}
 	return cmd
 }
 
@@ -95,44 +126,104 @@ func (f workFlags) work(out io.Writer, text string) error {
 	if err != nil {
 		return usageError{err}
 	}
-	var method swap.Method
-	if method.Order, err = swap.ParseOrder(f.order); err != nil {
+	method, err := f.method()
+	if err != nil {
 		return usageError{err}
 	}
-	if method.Zeros, err = swap.ParseZeros(f.zeros); err != nil {
+	words, err := f.speech()
+	if err != nil {
 		return usageError{err}
 	}
-	words := say.Words{And: f.and}
-	if words.Swap, err = say.ParseSwapWord(f.words); err != nil {
+	notation, expanded, err := paper.ParseNotation(f.notation, problem.Kind)
+	if err != nil {
 		return usageError{err}
 	}
 	trace, err := method.Solve(problem)
 	if err != nil {
 		return err
 	}
+	written := writtenOut(trace, notation, expanded)
 	if f.json {
-		return json.NewEncoder(out).Encode(workedOut(trace, words))
+		return json.NewEncoder(out).Encode(workedOut(trace, words, notation, written))
 	}
-	return printWork(out, trace, words)
+	return printWork(out, trace, words, written)
 }
 
-func workedOut(t swap.Trace, w say.Words) worked {
-	res := worked{Operation: t.Problem.Kind.Operation(), Numbers: t.Problem.Numbers, Answer: t.Answer, Swaps: t.Swaps}
+// method is the way of working that was typed.
+func (f workFlags) method() (m swap.Method, err error) {
+	if m.When, err = swap.ParseWhen(f.when); err != nil {
+		return m, fmt.Errorf("--when: %w", err)
+	}
+	if m.Order, err = swap.ParseOrder(f.order); err != nil {
+		return m, fmt.Errorf("--order: %w", err)
+	}
+	if m.Zeros, err = swap.ParseZeros(f.zeros); err != nil {
+		return m, fmt.Errorf("--zeros: %w", err)
+	}
+	return m, nil
+}
+
+// speech is how things are said.
+func (f workFlags) speech() (w say.Words, err error) {
+	w.And = f.and
+	if w.Swap, err = say.ParseSwapWord(f.words); err != nil {
+		return w, fmt.Errorf("--words: %w", err)
+	}
+	if w.Places, err = say.ParsePlaceWord(f.places); err != nil {
+		return w, fmt.Errorf("--places: %w", err)
+	}
+	if w.Digits, err = say.ParseSide(f.digits, say.DigitWords()); err != nil {
+		return w, fmt.Errorf("--digits: %w", err)
+	}
+	if w.Teens, err = say.ParseSide(f.teens, say.TeenWords()); err != nil {
+		return w, fmt.Errorf("--teens: %w", err)
+	}
+	if w.Comma, err = say.ParseSide(f.separator, say.Separators()); err != nil {
+		return w, fmt.Errorf("--separator: %w", err)
+	}
+	return w, nil
+}
+
+// writtenOut is the finished column in a notation, or the expanded form, line by
+// line.
+func writtenOut(t swap.Trace, n paper.Notation, expanded bool) []string {
+	if !expanded {
+		return strings.Split(strings.TrimRight(n.Sheet(t).Text(), "\n"), "\n")
+	}
+	lines := paper.ExpandedAt(t, len(t.Steps)-1).Lines()
+	for i := range lines[1:] {
+		lines[i+1] = "= " + lines[i+1]
+	}
+	return lines
+}
+
+func workedOut(t swap.Trace, w say.Words, n paper.Notation, written []string) worked {
+	res := worked{Operation: t.Problem.Kind.Operation(), Numbers: t.Problem.Numbers, Answer: t.Answer, Swaps: t.Swaps, Written: written}
 	if res.Swaps == nil {
 		res.Swaps = []swap.Swap{}
 	}
 	if k := t.Problem.Kind; k == swap.Sharing || k == swap.Grouping {
 		res.Remainder = &t.Remainder
 	}
+	sheets := n.Sheets(t)
 	for i, line := range w.Trace(t) {
-		res.Steps = append(res.Steps, workedStep{t.Steps[i].Kind, line.String(), t.Steps[i].Zones})
+		s := t.Steps[i]
+		res.Steps = append(res.Steps, workedStep{s.Kind, s.At.String(), line.String(), s.Zones, marksOf(sheets[i]), paper.ExpandedAt(t, i).Lines()})
 	}
 	return res
 }
 
+func marksOf(s paper.Sheet) []writtenMark {
+	marks := make([]writtenMark, len(s.Marks))
+	for i, m := range s.Marks {
+		marks[i] = writtenMark(m)
+	}
+	return marks
+}
+
 // printWork is the readable account: each step with what is said and what lies
 // where, then the written column.
-func printWork(out io.Writer, t swap.Trace, w say.Words) error {
+func printWork(out io.Writer, t swap.Trace, w say.Words, written []string) error {
 	var b strings.Builder
 	rest := ""
 	if t.Remainder > 0 {
@@ -145,8 +236,9 @@ func printWork(out io.Writer, t swap.Trace, w say.Words) error {
 			fmt.Fprintf(&b, "      %s\n", lying(t.Steps[i].Zones))
 		}
 	}
-	if t.Problem.Kind == swap.Sum || t.Problem.Kind == swap.Difference {
-		b.WriteString("\n" + written(t))
+	b.WriteString("\n")
+	for _, line := range written {
+		fmt.Fprintf(&b, "  %s\n", line)
 	}
 	_, err := io.WriteString(out, b.String())
 	return err
@@ -165,28 +257,4 @@ func lying(zones swap.Zones) string {
 		piles = append(piles, fmt.Sprintf("%s: %s", pile.Zone, strings.Join(counts, ", ")))
 	}
 	return strings.Join(piles, "; ")
-}
-
-// written draws the column with the carried digits above it.
-func written(t swap.Trace) string {
-	width := max(t.Answer.Length(), t.Problem.Numbers[0].Length())
-	carried := []byte(strings.Repeat(" ", width))
-	for _, c := range t.Columns {
-		if c.In > 0 {
-			carried[width-1-int(c.Place)] = byte('0' + c.In)
-		}
-	}
-	lines := []string{}
-	if len(t.Swaps) > 0 && t.Problem.Kind == swap.Sum {
-		lines = append(lines, strings.TrimRight("    "+string(carried), " "))
-	}
-	for i, n := range t.Problem.Numbers {
-		sign := " "
-		if i == len(t.Problem.Numbers)-1 {
-			sign = map[swap.Kind]string{swap.Sum: "+", swap.Difference: "-"}[t.Problem.Kind]
-		}
-		lines = append(lines, fmt.Sprintf("  %s %*d", sign, width, n))
-	}
-	lines = append(lines, "  "+strings.Repeat("-", width+2), fmt.Sprintf("    %*d", width, t.Answer))
-	return strings.Join(lines, "\n") + "\n"
 }

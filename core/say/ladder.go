@@ -2,6 +2,7 @@ package say
 
 import (
 	"fmt"
+	"strings"
 
 	"vineswap/core/book"
 	"vineswap/core/choose"
@@ -96,19 +97,8 @@ var slipSays = map[slip.ID]string{
 func Slip(id slip.ID) string { return slipSays[id] }
 
 // Sum writes a problem with spaces that do not break: "47 + 25", "62 − 38".
-func Sum(p swap.Problem) string {
-	sign := "\u00a0+\u00a0"
-	if p.Kind == swap.Difference {
-		sign = "\u00a0−\u00a0"
-	}
-	out := ""
-	for i, n := range p.Numbers {
-		if i > 0 {
-			out += sign
-		}
-		out += n.String()
-	}
-	return out
+func (w Words) Sum(p swap.Problem) string {
+	return strings.Join(w.numerals(p.Numbers), "\u00a0"+p.Kind.Sign()+"\u00a0")
 }
 
 // ShortDay says a day of this year: "12 Nov"; today and yesterday by name.
@@ -217,7 +207,7 @@ func (w Words) underWay(g ladder.Grounds) string {
 func (w Words) wobbles(g ladder.Grounds, today book.Day) string {
 	var wrong []string
 	for _, x := range g.Wrong {
-		wrong = append(wrong, fmt.Sprintf("%s\u00a0=\u00a0%s", Sum(x.Problem), given(x.Answer)))
+		wrong = append(wrong, fmt.Sprintf("%s\u00a0=\u00a0%s", w.Sum(x.Problem), given(x.Answer)))
 	}
 	said := fmt.Sprintf("%d of the last %d answers are wrong, the last %s: %s.", len(g.Wrong), g.Of, onDay(g.Last, today), list(wrong))
 	if len(g.Wrong) == g.Of {

@@ -60,6 +60,7 @@ func TestNamesOfTheLadder(t *testing.T) {
 func TestTheStoryOfTaking(t *testing.T) {
 	lines := told(say.Words{Swap: say.Exchange, And: true}.Trace(trace(t, "503-128")))
 	want := []string{
+		"Estimate | About how much will be left? Say it, write it down, lock it.",
 		"Lay out | One tray for the larger number. The smaller is cards alone.",
 		"Build 503 | 503: five hundreds, no tens and three ones.",
 		"Label the tray | The large cards read 503.",
@@ -78,6 +79,12 @@ func TestTheStoryOfTaking(t *testing.T) {
 		"Slide the cards together | 300, 70 and 5 slide together and read 375.",
 		"Read the number | Three hundred and seventy-five.",
 		"Say it back | 128 was taken from 503. It leaves 375.",
+		"Put it in a sentence | “375 … are left.” Say what was counted.",
+		"Count the pieces | 8 pieces were laid. Two exchanges bring 18 more. 11 pieces were taken. So 15 pieces must lie here.",
+		"Put all together again | 128 is put back: four hundreds, nine tens and thirteen ones.",
+		"Exchange for one ten | Ten ones are exchanged for one ten.",
+		"Exchange for one hundred | Ten tens are exchanged for one hundred.",
+		"Compare | 503 lies here again, so 375 is right.",
 	}
 	for i, line := range want {
 		if i >= len(lines) || lines[i] != line {
@@ -135,12 +142,12 @@ func TestSentencesAboutChildren(t *testing.T) {
 		say.Waits(0, true): "not seen yet", say.Waits(1, false): "1 day", say.Waits(12, false): "12 days",
 		say.Erased(1): "One child was erased. Nothing else of it is kept.", say.Erased(3): "3 children were erased. Nothing else of them is kept.",
 		say.Open(1): "One invitation is still open.", say.Open(2): "2 invitations are still open.",
-		say.PlaceInStrand(ladder.Joining, 5, 10):                              "joining, stage 5 of 10",
-		w.StageInManner(choose.NoSwap, book.Column):                           "joining: no swap, in the column",
-		w.TakenFrom(place.TakingColumns(62, 38)[0]):                           "12 there after one swap, 8 taken: 4 stay",
-		say.ShortDay(today-1, today):                                          "yesterday",
-		say.ShortDay(today-2, today):                                          "2 Oct",
-		strings.ReplaceAll(say.Sum(swap.DifferenceOf(62, 38)), "\u00a0", " "): "62 − 38",
+		say.PlaceInStrand(ladder.Joining, 5, 10):                                        "joining, stage 5 of 10",
+		w.StageInManner(choose.NoSwap, book.Column):                                     "joining: no swap, in the column",
+		w.TakenFrom(place.TakingColumns(62, 38)[0]):                                     "12 there after one swap, 8 taken: 4 stay",
+		say.ShortDay(today-1, today):                                                    "yesterday",
+		say.ShortDay(today-2, today):                                                    "2 Oct",
+		strings.ReplaceAll((say.Words{}).Sum(swap.DifferenceOf(62, 38)), "\u00a0", " "): "62 − 38",
 	} {
 		if got != want {
 			t.Errorf("%q, wanted %q", got, want)

@@ -23,6 +23,10 @@ const (
 // ribbon: "build", "join", the place at work, "read".
 func (w Words) Phase(at swap.Position) string {
 	switch at.Phase {
+	case swap.Before:
+		return "estimate"
+	case swap.Checking:
+		return "check"
 	case swap.LayOut:
 		return "build"
 	case swap.Joining:
@@ -73,14 +77,6 @@ func (w Words) Trays(p swap.Problem) (laid []string, result string) {
 		return []string{w.Numeral(p.Numbers[0]), "what is taken"}, ""
 	}
 	return w.numerals(p.Numbers), "the result"
-}
-
-// Sign is what is written between the numbers of a kind of problem.
-func Sign(k swap.Kind) string {
-	if k == swap.Difference {
-		return "−"
-	}
-	return "+"
 }
 
 // CardSets says how many sets of cards there are.

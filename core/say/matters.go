@@ -9,7 +9,7 @@ import (
 
 // matterNames are the headings of the settings.
 var matterNames = map[string]string{
-	"swap": "Ten for one is called", "places": "The lowest place is called", "digits": "Digits are said", "when": "In joining, swap", "carried": "What comes up is written", "order": "In taking away, swap", "zeros": "Over zeros, swap",
+	"swap": "Ten for one is called", "places": "Places are called", "digits": "Digits are said", "when": "In joining, swap", "carried": "What comes up is written", "crossing": "In taking away, write", "order": "In taking away, swap", "zeros": "Over zeros, swap",
 	"and": "Numbers are said", "teens": "Numbers after ten are said", "comma": "Thousands are written", "material": "Lessons open with",
 }
 
@@ -17,10 +17,11 @@ var matterNames = map[string]string{
 func Matter(id string) string { return matterNames[id] }
 
 var sideNames = map[string]map[string]string{
-	"places":   {"ones": "ones", "units": "units"},
+	"places":   {"ones": "ones, tens, hundreds", "units": "units, tens, hundreds", "beads": "beads, bars, squares", "blocks": "cubes, sticks, flats"},
 	"digits":   {"by-kind": "by kind", "face-value": "by face value"},
 	"when":     {"at-ten": "at ten, while counting", "after-column": "after the whole place"},
 	"carried":  {"above": "above the top", "under": "under the last number", "beside": "beside its place"},
+	"crossing": {"cross-out": "crossed out, the new one above", "in-front": "a small 1 in front"},
 	"order":    {"as-needed": "as each place needs it", "swaps-first": "everything first"},
 	"zeros":    {"place-by-place": "place by place", "as-one": "as one"},
 	"and":      {"false": "without “and”", "true": "with “and”"},
@@ -31,17 +32,6 @@ var sideNames = map[string]map[string]string{
 
 // Side names a side of a setting; empty where the class's own word is its name.
 func Side(matter, side string) string { return sideNames[matter][side] }
-
-// CarriedExample says where the small 1 of 38 + 27 stands.
-func CarriedExample(side string) string {
-	switch side {
-	case "under":
-		return "38 + 27: the small 1 in a row of its own, over the line."
-	case "beside":
-		return "38 + 27: the small 1 beside the 3."
-	}
-	return "38 + 27: the small 1 over the 3."
-}
 
 // OrderExample says in which order 52 − 38 is worked.
 func (w Words) OrderExample(m swap.Method) string {

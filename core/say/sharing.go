@@ -39,7 +39,7 @@ func (w Words) sharingLine(t swap.Trace, s swap.Step) Line {
 		}
 		return Line{"Slide the cards together", []Span{w.slid(s.Cards, t.Answer)}}
 	case swap.ReadOut:
-		return Line{"Read the number", []Span{plain("%s%s.", capital(w.Number(t.Answer)), rest(t.Remainder))}}
+		return Line{"Read the number", []Span{plain("%s%s.", capital(w.Number(t.Answer)), w.restInWords(t.Remainder))}}
 	}
 	if grouping {
 		return Line{"Say it back", []Span{plain("In %d there are %s%s.", number, groups(t.Answer, by), rest(t.Remainder))}}
@@ -64,6 +64,13 @@ func rest(n place.Number) string {
 		return ""
 	}
 	return fmt.Sprintf(", rest %d", n)
+}
+
+func (w Words) restInWords(n place.Number) string {
+	if n == 0 {
+		return ""
+	}
+	return ", rest " + w.Number(n)
 }
 
 // toDeal says what lies in a place, and whether it goes round.

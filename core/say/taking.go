@@ -50,14 +50,14 @@ func (w Words) Came(c place.TakingColumn) string {
 // looked says whether there is enough in a place.
 func (w Words) looked(t swap.Trace, s swap.Step) []Span {
 	c := t.Taking[s.At.Place]
-	here := w.strong(s.Count, c.Place, true)
+	here := w.strongDigit(s.Count, c.Place, true)
 	switch {
 	case c.Lower == 0:
 		return []Span{here, plain(". Nothing goes from here.")}
 	case s.Count < c.Lower:
-		return []Span{here, plain(", and %s to take: not enough.", w.Count(c.Lower, c.Place))}
+		return []Span{here, plain(", and %s to take: not enough.", w.digit(c.Lower, c.Place))}
 	}
-	return []Span{here, plain(", and %s to take: enough.", w.Count(c.Lower, c.Place))}
+	return []Span{here, plain(", and %s to take: enough.", w.digit(c.Lower, c.Place))}
 }
 
 // swappedDown says a swap down; over zeros as one it says all that comes.
@@ -70,14 +70,14 @@ func (w Words) swappedDown(s swap.Step) Line {
 		spans[len(spans)-1] = plain(" and ")
 	}
 	spans = append(spans, w.strong(10, s.To, false), plain("."))
-	return Line{fmt.Sprintf("%s ten %s", capital(w.forms().do), w.PlaceMany(s.To)), spans}
+	return Line{fmt.Sprintf("%s ten %s", capital(w.forms().do), w.pieces(s.To)), spans}
 }
 
 func (w Words) takenAway(t swap.Trace, s swap.Step) Line {
 	p := s.At.Place
 	return Line{
-		fmt.Sprintf("Take %s away", w.Count(s.Count, p)),
-		[]Span{w.strong(s.Count, p, true), plain(" taken from %s.", w.Count(t.Taking[p].Had(), p))},
+		fmt.Sprintf("Take %s away", w.digit(s.Count, p)),
+		[]Span{w.strongDigit(s.Count, p, true), plain(" taken from %s.", w.digit(t.Taking[p].Had(), p))},
 	}
 }
 
@@ -86,7 +86,7 @@ func (w Words) left(t swap.Trace, s swap.Step) Line {
 	p := s.At.Place
 	switch {
 	case s.Count > 0:
-		return Line{fmt.Sprintf("Lay the card %s", w.Numeral(s.Cards[0])), []Span{plain("%s left: the card %s.", capital(w.Count(s.Count, p)), w.Numeral(s.Cards[0]))}}
+		return Line{fmt.Sprintf("Lay the card %s", w.Numeral(s.Cards[0])), []Span{plain("%s: the card %s.", capital(w.lies(s.Count, "left", p)), w.Numeral(s.Cards[0]))}}
 	case t.Answer.Has(p):
 		return Line{"Write 0", []Span{plain("Nothing is left in the %s: no card, and a 0 is written.", w.PlaceMany(p))}}
 	}

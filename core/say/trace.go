@@ -34,6 +34,15 @@ func (l Line) String() string {
 
 func plain(format string, args ...any) Span { return Span{Text: fmt.Sprintf(format, args...)} }
 
+// strongDigit is a digit that is to be seen, by kind or by its face value.
+func (w Words) strongDigit(n int, p place.Place, first bool) Span {
+	span := w.strong(n, p, first)
+	if span.Text = w.digit(n, p); first {
+		span.Text = capital(span.Text)
+	}
+	return span
+}
+
 // strong is a count of a place that is to be seen.
 func (w Words) strong(n int, p place.Place, first bool) Span {
 	text := w.Count(n, p)
@@ -53,6 +62,14 @@ func (w Words) Trace(t swap.Trace) []Line {
 }
 
 func (w Words) line(t swap.Trace, s swap.Step) Line {
+	switch {
+	case s.Kind == swap.Estimate:
+		return Line{"Estimate", []Span{plain("%s Say it, write it down, lock it.", about[t.Problem.Kind])}}
+	case s.Kind == swap.Sentence:
+		return Line{"Put it in a sentence", []Span{plain("“%s” Say what was counted.", w.sentence(t))}}
+	case s.At.Phase == swap.Checking:
+		return w.checkLine(t, s)
+	}
 	switch t.Problem.Kind {
 	case swap.Difference:
 		return w.takingLine(t, s)
@@ -75,7 +92,7 @@ func (w Words) joiningLine(t swap.Trace, s swap.Step, addends []place.Number) Li
 	case swap.Join:
 		return Line{"Push together", []Span{plain("All is pushed together: %s.", w.withTheirKind(t))}}
 	case swap.CountUp:
-		return Line{"Count the " + w.PlaceMany(s.At.Place), w.counted(t, s)}
+		return Line{"Count the " + w.pieces(s.At.Place), w.counted(t, s)}
 	case swap.Stop:
 		return w.stopped(s)
 	case swap.MakeSwap:
@@ -118,7 +135,7 @@ func (w Words) labelled(n place.Number) Line {
 func (w Words) withTheirKind(t swap.Trace) string {
 	var kinds []string
 	for p := range place.HighestOf(t.Problem.Addends()) + 1 {
-		name := w.PlaceMany(p)
+		name := w.pieces(p)
 		kinds = append(kinds, name+" with "+name)
 	}
 	return list(kinds)
@@ -127,11 +144,7 @@ func (w Words) withTheirKind(t swap.Trace) string {
 // counted says what lies in a pile: each number's digit, then what came up.
 func (w Words) counted(t swap.Trace, s swap.Step) []Span {
 	c := t.Columns[s.At.Place]
-	var parts []string
-	for _, d := range c.Digits {
-		parts = append(parts, w.digit(d, c.Place))
-	}
-	spans := []Span{plain("%s", capital(list(parts)))}
+	spans := []Span{plain("%s", capital(w.reckoned(t, c)))}
 	if c.In > 0 {
 		spans = w.withWhatCameUp(spans, c)
 	}
@@ -148,18 +161,46 @@ func (w Words) counted(t swap.Trace, s swap.Step) []Span {
 	return append(spans, plain(": %s.", w.Count(c.Sum(), c.Place)))
 }
 
+// reckoned says the digits of a column in the order in which they are added. The
+// reason is said where there is a choice: from three digits on.
+func (w Words) reckoned(t swap.Trace, c place.Column) string {
+	r := c.Reckoning()
+	digits := make([]string, len(r.Digits))
+	some := 0
+	for i, d := range r.Digits {
+		digits[i] = w.digit(d, c.Place)
+		some += min(d, 1)
+	}
+	first, rest := list(digits[:r.First]), list(digits[r.First:])
+	switch {
+	case t.Problem.Kind == swap.Trays && len(digits) > 0:
+		return fmt.Sprintf("%s times %s", place.Number(len(digits)).Words(false), digits[0])
+	case r.Why == place.MakeTen && rest == "":
+		return first + " make ten"
+	case r.Why == place.MakeTen:
+		return fmt.Sprintf("%s first, for they make ten, then %s", first, rest)
+	case r.Why == place.Doubles:
+		return fmt.Sprintf("%s first, for they are a double, then %s", first, rest)
+	case r.Why == place.LargestFirst:
+		return "the largest first: " + rest
+	case some > 2:
+		return "as they are written, the largest first: " + rest
+	}
+	return rest
+}
+
 func (w Words) withWhatCameUp(spans []Span, c place.Column) []Span {
 	if len(c.Digits) == 0 {
-		return []Span{w.strong(c.In, c.Place, true), plain(" came up")}
+		return []Span{w.strongDigit(c.In, c.Place, true), plain(" came up")}
 	}
-	return append(spans, plain(", and "), w.strong(c.In, c.Place, false), plain(" that came up"))
+	return append(spans, plain(", and "), w.strongDigit(c.In, c.Place, false), plain(" that came up"))
 }
 
 func (w Words) stopped(s swap.Step) Line {
 	p := s.At.Place
 	next, _ := p.Next()
 	return Line{
-		fmt.Sprintf("Gather ten %s", w.PlaceMany(p)),
+		fmt.Sprintf("Gather ten %s", w.pieces(p)),
 		[]Span{w.strong(10, p, true), plain(". Stop. They are as much as "), w.strong(1, next, false), plain(".")},
 	}
 }
@@ -168,8 +209,8 @@ func (w Words) swapped(s swap.Step) Line {
 	p := s.At.Place
 	next, _ := p.Next()
 	return Line{
-		fmt.Sprintf("%s one %s", capital(w.forms().do), w.PlaceOne(next)),
-		[]Span{w.strong(10, p, true), plain(" %s ", w.forms().they), w.strong(1, next, false), plain(". It joins the %s.", w.PlaceMany(next))},
+		fmt.Sprintf("%s one %s", capital(w.forms().do), w.piece(next)),
+		[]Span{w.strong(10, p, true), plain(" %s ", w.forms().they), w.strong(1, next, false), plain(". It joins the %s.", w.pieces(next))},
 	}
 }
 
@@ -189,7 +230,16 @@ func (w Words) written(t swap.Trace, s swap.Step) Line {
 	if !t.Columns[p].Swaps() {
 		verb = "here"
 	}
-	return Line{fmt.Sprintf("Lay the card %s", w.Numeral(card)), []Span{plain("%s %s: the card %s.", capital(w.Count(s.Count, p)), verb, w.Numeral(card))}}
+	return Line{fmt.Sprintf("Lay the card %s", w.Numeral(card)), []Span{plain("%s: the card %s.", capital(w.lies(s.Count, verb, p)), w.Numeral(card))}}
+}
+
+// lies says what stays or is left in a place: "two tens stay", or by face value
+// "two stay in the tens".
+func (w Words) lies(n int, verb string, p place.Place) string {
+	if w.Digits == FaceValue {
+		return fmt.Sprintf("%s %s in the %s", w.digit(n, p), verb, w.PlaceMany(p))
+	}
+	return w.Count(n, p) + " " + verb
 }
 
 func (w Words) slid(cards []place.Number, answer place.Number) Span {

@@ -106,13 +106,16 @@ const (
 	Rename   SwapWord = "rename"
 )
 
-// PlaceWord is the class's word for the lowest place.
+// PlaceWord is the class's words for places: the places' own names, or in the
+// sentences of the work the names of the pieces.
 type PlaceWord string
 
-// The words for the lowest place. The empty word is Ones.
+// The words for places. The empty word is Ones.
 const (
-	Ones  PlaceWord = "ones"
-	Units PlaceWord = "units"
+	Ones   PlaceWord = "ones"   // ones, tens, hundreds
+	Units  PlaceWord = "units"  // units, tens, hundreds
+	Bars   PlaceWord = "beads"  // beads, bars, squares, cubes
+	Sticks PlaceWord = "blocks" // small cubes, sticks, flats, big cubes
 )
 
 // ErrWord is wrapped by the error about a word that is no setting.
@@ -121,8 +124,8 @@ var ErrWord = errors.New("this word cannot be set")
 // SwapWords returns the words that can be set for the swap, the default first.
 func SwapWords() []SwapWord { return []SwapWord{Swap, Trade, Exchange, Regroup, Carry, Rename} }
 
-// PlaceWords returns the words that can be set for the lowest place.
-func PlaceWords() []PlaceWord { return []PlaceWord{Ones, Units} }
+// PlaceWords returns the words that can be set for places, the default first.
+func PlaceWords() []PlaceWord { return []PlaceWord{Ones, Units, Bars, Sticks} }
 
 // forms are a swap word's shapes in sentences.
 type forms struct {
@@ -149,12 +152,9 @@ func ParseSwapWord(text string) (SwapWord, error) {
 	return SwapWord(text), nil
 }
 
-// ParsePlaceWord reads a word for the lowest place.
+// ParsePlaceWord reads words for places.
 func ParsePlaceWord(text string) (PlaceWord, error) {
-	if w := PlaceWord(text); w == Ones || w == Units {
-		return w, nil
-	}
-	return "", fmt.Errorf("%w: %q is not ones or units", ErrWord, text)
+	return ParseSide(text, PlaceWords())
 }
 
 func (w Words) forms() forms {
@@ -195,15 +195,32 @@ func (w Words) PlaceMany(p place.Place) string {
 	return p.String()
 }
 
+// pieces names what lies in a place in the sentences of the work: as the place, or
+// by the class's own word for its pieces.
+func (w Words) pieces(p place.Place) string {
+	if w.Places == Bars || w.Places == Sticks {
+		if name := Piece(material.Kind(w.Places), p, 2); name != "" {
+			return name
+		}
+	}
+	return w.PlaceMany(p)
+}
+
+func (w Words) piece(p place.Place) string { return strings.TrimSuffix(w.pieces(p), "s") }
+
 // Count says how many of a place, by kind: "no tens", "one ten", "four tens".
 func (w Words) Count(n int, p place.Place) string {
 	switch n {
 	case 0:
-		return "no " + w.PlaceMany(p)
+		return "no " + w.pieces(p)
 	case 1:
-		return "one " + w.PlaceOne(p)
+		return "one " + w.piece(p)
 	}
-	return w.Number(place.Number(n)) + " " + w.PlaceMany(p)
+	said := w.Number(place.Number(n))
+	if n >= 20 || p > place.Ones {
+		said = place.Number(n).Words(w.And) // "sixty ones": by their tens only what is counted on from ten
+	}
+	return said + " " + w.pieces(p)
 }
 
 var pieceNames = map[material.Kind][place.TopPiece + 1][2]string{

@@ -8,6 +8,7 @@ import (
 	"fmt"
 
 	"vineswap/core/material"
+	"vineswap/core/paper"
 	"vineswap/core/say"
 	"vineswap/core/swap"
 )
@@ -16,46 +17,39 @@ import (
 // record reads as itself with defaults, and a newer one keeps what is known.
 const Version = 1
 
-// Carried is where what comes up is written in the column.
-type Carried string
-
-// The sides of Carried.
-const (
-	Above  Carried = "above"  // above the top
-	Under  Carried = "under"  // under the last addend, in a row of its own
-	Beside Carried = "beside" // beside the digits of its place
-)
-
-// CarriedSides returns all sides, the default first.
-func CarriedSides() []Carried { return []Carried{Above, Under, Beside} }
-
 // Class is what a class has set.
 type Class struct {
-	Version  int           `json:"version"`
-	Swap     say.SwapWord  `json:"swap"`
-	Places   say.PlaceWord `json:"places"`
-	And      bool          `json:"and"`
-	Material material.Kind `json:"material"`
-	Digits   say.DigitWord `json:"digits"`
-	Teens    say.TeenWord  `json:"teens"`
-	Comma    say.Separator `json:"comma"`
-	When     swap.When     `json:"when"`
-	Carried  Carried       `json:"carried"`
-	Order    swap.Order    `json:"order"`
-	Zeros    swap.Zeros    `json:"zeros"`
+	Version  int            `json:"version"`
+	Swap     say.SwapWord   `json:"swap"`
+	Places   say.PlaceWord  `json:"places"`
+	And      bool           `json:"and"`
+	Material material.Kind  `json:"material"`
+	Digits   say.DigitWord  `json:"digits"`
+	Teens    say.TeenWord   `json:"teens"`
+	Comma    say.Separator  `json:"comma"`
+	When     swap.When      `json:"when"`
+	Carried  paper.Carried  `json:"carried"`
+	Crossing paper.Crossing `json:"crossing"`
+	Order    swap.Order     `json:"order"`
+	Zeros    swap.Zeros     `json:"zeros"`
 }
 
 // Default is what a new class has: the first side of every choice.
 func Default() Class {
 	return Class{
 		Version: Version, Swap: say.Swap, Places: say.Ones, Material: material.Beads, Digits: say.ByKind, Teens: say.PlainTeens, Comma: say.NoSeparator,
-		When: swap.AtTen, Carried: Above, Order: swap.AsNeeded, Zeros: swap.PlaceByPlace,
+		When: swap.AtTen, Carried: paper.Above, Crossing: paper.CrossOut, Order: swap.AsNeeded, Zeros: swap.PlaceByPlace,
 	}
 }
 
 // Words are the class's words for the sentences.
 func (c Class) Words() say.Words {
 	return say.Words{Swap: c.Swap, Places: c.Places, And: c.And, Digits: c.Digits, Teens: c.Teens, Comma: c.Comma}
+}
+
+// Notation is how the class writes its columns.
+func (c Class) Notation() paper.Notation {
+	return paper.Notation{Carried: c.Carried, Crossing: c.Crossing}
 }
 
 // Method is the class's way of working.
@@ -84,7 +78,7 @@ func Made(c Class) (Class, error) {
 // and an error that names those.
 func (c Class) checked() (Class, error) {
 	usual := Default()
-	var errs [10]error
+	var errs [11]error
 	c.Swap, errs[0] = known(c.Swap, usual.Swap, say.SwapWords())
 	c.Places, errs[1] = known(c.Places, usual.Places, say.PlaceWords())
 	c.Material, errs[2] = known(c.Material, usual.Material, []material.Kind{material.Beads, material.Blocks})
@@ -92,9 +86,10 @@ func (c Class) checked() (Class, error) {
 	c.Teens, errs[4] = known(c.Teens, usual.Teens, say.TeenWords())
 	c.Comma, errs[5] = known(c.Comma, usual.Comma, say.Separators())
 	c.When, errs[6] = known(c.When, usual.When, []swap.When{swap.AtTen, swap.AfterColumn})
-	c.Carried, errs[7] = known(c.Carried, usual.Carried, CarriedSides())
+	c.Carried, errs[7] = known(c.Carried, usual.Carried, paper.CarriedSides())
 	c.Order, errs[8] = known(c.Order, usual.Order, []swap.Order{swap.AsNeeded, swap.SwapsFirst})
 	c.Zeros, errs[9] = known(c.Zeros, usual.Zeros, []swap.Zeros{swap.PlaceByPlace, swap.AsOne})
+	c.Crossing, errs[10] = known(c.Crossing, usual.Crossing, paper.CrossingSides())
 	return c, errors.Join(errs[:]...)
 }
 

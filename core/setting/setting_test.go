@@ -5,6 +5,7 @@ import (
 	"testing"
 
 	"vineswap/core/material"
+	"vineswap/core/paper"
 	"vineswap/core/say"
 	"vineswap/core/setting"
 	"vineswap/core/swap"
@@ -38,7 +39,7 @@ func TestRead(t *testing.T) {
 func TestMade(t *testing.T) {
 	whole := setting.Default()
 	whole.Swap, whole.Places, whole.Material, whole.And = say.Carry, say.Units, material.Blocks, true
-	whole.Digits, whole.Teens, whole.Comma, whole.When, whole.Carried = say.FaceValue, say.TenAnd, say.WithSpace, swap.AfterColumn, setting.Under
+	whole.Digits, whole.Teens, whole.Comma, whole.When, whole.Carried = say.FaceValue, say.TenAnd, say.WithSpace, swap.AfterColumn, paper.Under
 	whole.Order, whole.Zeros = swap.SwapsFirst, swap.AsOne
 	want := say.Words{Swap: say.Carry, Places: say.Units, And: true, Digits: say.FaceValue, Teens: say.TenAnd, Comma: say.WithSpace}
 	if c, err := setting.Made(whole); err != nil || c.Words() != want || c.Method() != (swap.Method{When: swap.AfterColumn, Order: swap.SwapsFirst, Zeros: swap.AsOne}) {

@@ -22,18 +22,21 @@ const (
 	Trays      Kind = "trays"      // the number of each tray, then how many trays
 )
 
-// kinds says of each kind its operation's name and the signs that it is typed
-// with, the plain one first.
-var kinds = map[Kind]struct{ operation, signs string }{
-	Sum: {"add", "+"}, Difference: {"subtract", "-−"}, Sharing: {"share", "/÷"}, Grouping: {"group", ":"}, Trays: {"multiply", "*×·"},
+// kinds says of each kind its operation's name, the signs that it is typed with,
+// the plain one first, and the sign that is written.
+var kinds = map[Kind]struct{ operation, signs, written string }{
+	Sum: {"add", "+", "+"}, Difference: {"subtract", "-−", "−"}, Sharing: {"share", "/÷", "÷"}, Grouping: {"group", ":", ":"}, Trays: {"multiply", "*×·", "×"},
 }
 
 // Operation is the operation's name in data and command output; empty for a kind
 // that is not known.
 func (k Kind) Operation() string { return kinds[k].operation }
 
-// sign is what stands between the numbers of a typed problem.
-func (k Kind) sign() string {
+// Sign is what is written between the numbers.
+func (k Kind) Sign() string { return kinds[k].written }
+
+// typed is what stands between the numbers of a typed problem.
+func (k Kind) typed() string {
 	sign, _ := utf8.DecodeRuneInString(kinds[k].signs)
 	return string(sign)
 }
@@ -80,7 +83,7 @@ func (p Problem) String() string {
 	for i, n := range p.Numbers {
 		written[i] = n.String()
 	}
-	return strings.Join(written, p.Kind.sign())
+	return strings.Join(written, p.Kind.typed())
 }
 
 // Addends are the numbers that are joined: those of a sum, and one for each of

@@ -84,7 +84,8 @@ export interface Sum {
   sign: string;
   numbers: number[];
   text: string;
-  cells: Cell[];
+  said: string;
+  sheet: Sheet;
   answer: number;
   words: string;
   stage: Stage;
@@ -94,11 +95,19 @@ export interface Sum {
   laidOut: boolean;
   why?: string;
 }
-export interface Cell {
-  role: string;
+export interface Sheet {
+  numbers: number;
+  over: number;
+  under: boolean;
+  sign: string;
+  marks: Ink[];
+}
+export interface Ink {
   row: number;
   place: string;
   digit: number;
+  side: string;
+  struck: boolean;
 }
 export interface Stage {
   id: string;
@@ -148,7 +157,8 @@ export interface Step {
       [k: string]: number;
     };
   };
-  column: Cell[];
+  sheet: Sheet;
+  form: string[];
   cards: number[];
   turn: number;
   mark: number;
@@ -284,6 +294,7 @@ export interface Settings {
   comma: string;
   when: string;
   carried: string;
+  crossing: string;
   order: string;
   zeros: string;
 }
@@ -321,6 +332,7 @@ export interface Side {
   value: string;
   name: string;
   example: string;
+  sheet?: Sheet;
 }
 export interface Choose {
   stage: string;

@@ -14,7 +14,6 @@
   const NEAR = 26;
   const width = $derived((lesson?.ribbon.length ?? 0) * PITCH);
   const at = (i: number): number => NEAR + i * PITCH;
-  const sum = $derived(lesson?.sum.numbers.join(` ${lesson.sum.sign} `));
   const href = $derived(lesson ? view(lessonAddress(lesson)) : '');
 </script>
 
@@ -22,7 +21,7 @@
   {#if lesson}
     <a {href} use:link>
       <span class="in">{lesson.stand === 'ended' ? 'Ended' : 'In hand'}</span>
-      <span class="sum">{sum}</span>
+      <span class="sum">{lesson.sum.said}</span>
       <span class="what">{lesson.sum.stage.name}, with {lesson.material}</span>
       <span class="who">{lesson.children.join(' · ') || 'rehearsal'}</span>
     </a>

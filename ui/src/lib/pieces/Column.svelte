@@ -1,55 +1,53 @@
 <script lang="ts">
-  // The written column: digits lined up by place, what came up above, the place
-  // at work on a white stave, the children's names under their places.
-  import type { Cell, PlaceWords } from '../wire.gen';
+  // The written column: digits lined up by place in the class's notation, the
+  // place at work on a white stave, the children's names under their places. It
+  // sets each mark where the sheet says that it stands.
+  import type { Ink, PlaceWords, Sheet } from '../wire.gen';
   import Mark from './Mark.svelte';
 
   let {
     places,
     words,
-    cells,
+    sheet,
     due = [],
-    rows,
     now = '',
     names = {},
     cell = 56,
     size = 46,
     heads = true,
-    carried = 'above',
-    sign = '+',
   }: {
     places: string[]; // highest first
     words: PlaceWords[];
-    cells: Cell[];
-    due?: Cell[]; // what the next step will write
-    rows: number;
+    sheet: Sheet;
+    due?: Ink[]; // what the next step will write
     now?: string;
     names?: Record<string, string>;
     cell?: number;
     size?: number;
     heads?: boolean;
-    sign?: string;
-    carried?: string; // where what comes up is written: above, under or beside
   } = $props();
 
-  /** The rows of the grid: under the last number there is one more. */
-  const under = $derived(carried === 'under' ? 1 : 0);
+  const under = $derived(sheet.under ? 1 : 0);
+  const result = $derived(sheet.numbers + 2);
+  /** Rows of the sheet from the top down: what lies over, the numbers, what lies under. */
+  const rows = $derived(
+    Array.from({ length: sheet.over + sheet.numbers + under }, (_, i) => i + 1 - sheet.over),
+  );
+  /** The grid's row of a sheet's row: the heads stand in the first. */
+  const gridRow = (row: number): number => row + sheet.over + 1;
+  const line = $derived(gridRow(sheet.numbers) + under + 1);
 
-  const find = (list: Cell[], role: string, place: string, row = 0): number | undefined =>
-    list.findLast((c) => c.role === role && c.place === place && c.row === row)?.digit;
-  /** A digit of a number: of an addend, or of the larger and the smaller one. */
-  const digit = (place: string, row: number): number | undefined =>
-    find(cells, 'addend', place, row) ?? find(cells, row === 0 ? 'larger' : 'smaller', place, row);
-  const changed = $derived(cells.some((c) => c.role === 'changed'));
+  const at = (marks: Ink[], row: number, place: string): Ink[] =>
+    marks.filter((m) => m.row === row && m.place === place);
+  const whole = (row: number, place: string): Ink | undefined =>
+    at(sheet.marks, row, place).find((m) => !m.side);
   const unit = (place: string): number => words.find((w) => w.id === place)?.unit ?? 1;
   const named = $derived(Object.keys(names).length > 0);
   const text = $derived.by(() => {
-    const line = (role: string, row: number): string =>
-      places
-        .map((p) => (role === 'result' ? find(cells, role, p, row) : digit(p, row)) ?? '')
-        .join('');
-    const addends = Array.from({ length: rows }, (_, r) => line('addend', r)).filter(Boolean);
-    return `${addends.join(sign === '+' ? ' plus ' : ' minus ')}${line('result', 0) ? ', written so far ' + line('result', 0) : ''}`;
+    const read = (row: number): string => places.map((p) => whole(row, p)?.digit ?? '').join('');
+    const numbers = rows.filter((r) => r > 0 && r <= sheet.numbers).map(read);
+    const sign = sheet.sign === '+' ? ' plus ' : ' minus ';
+    return `${numbers.filter(Boolean).join(sign)}${read(result) ? ', written so far ' + read(result) : ''}`;
   });
 </script>
 
@@ -72,29 +70,25 @@
         <Mark {place} />{unit(place)}
       </div>
     {/if}
-    <div
-      class="carry {changed ? 'above' : carried}"
-      style:grid-column={i + 2}
-      style:grid-row={changed || carried === 'above' ? 2 : carried === 'under' ? rows + 3 : 3}
-    >
-      {#if find(cells, 'changed', place) !== undefined}
-        <span style:color="var(--{place}-ink)">{find(cells, 'changed', place)}</span>
-      {:else if find(cells, 'carried', place) !== undefined}
-        <span style:color="var(--{place}-ink)">{find(cells, 'carried', place)}</span>
-      {:else if find(due, 'carried', place) !== undefined}
-        <span class="due">{find(due, 'carried', place)}</span>
-      {/if}
-    </div>
-    {#each { length: rows }, r (r)}
-      <div class="digit" style:grid-column={i + 2} style:grid-row={r + 3}>
-        {#if r === 0 && find(cells, 'changed', place) !== undefined}
-          <s>{digit(place, r) ?? ''}</s>
-        {:else}{digit(place, r) ?? ''}{/if}
+    {#each rows as row (row)}
+      <div
+        class={row < 1 || row > sheet.numbers ? 'small' : 'digit'}
+        style:grid-column={i + 2}
+        style:grid-row={gridRow(row)}
+      >
+        {#each at(sheet.marks, row, place) as m, k (k)}
+          <span
+            class={m.side}
+            class:struck={m.struck}
+            style:color={row < 1 || m.side ? `var(--${place}-ink)` : undefined}>{m.digit}</span
+          >
+        {/each}
+        {#each at(due, row, place) as m, k (k)}<span class="due {m.side}">{m.digit}</span>{/each}
       </div>
     {/each}
-    <div class="result" style:grid-column={i + 2} style:grid-row={rows + 4 + under}>
-      {#if find(cells, 'result', place) !== undefined}
-        {find(cells, 'result', place)}
+    <div class="result" style:grid-column={i + 2} style:grid-row={line + 1}>
+      {#if whole(result, place)}
+        {whole(result, place)!.digit}
       {:else}
         <i class:now={place === now}></i>
       {/if}
@@ -104,14 +98,14 @@
         class="name"
         class:now={place === now}
         style:grid-column={i + 2}
-        style:grid-row={rows + 5 + under}
+        style:grid-row={line + 2}
       >
         {names[place] ?? ''}
       </div>
     {/if}
   {/each}
-  <div class="sign" style:grid-row={rows + 2}>{sign}</div>
-  <div class="line" style:grid-row={rows + 3 + under}></div>
+  <div class="sign" style:grid-row={gridRow(sheet.numbers)}>{sheet.sign}</div>
+  <div class="line" style:grid-row={line}></div>
 </div>
 
 <style>
@@ -142,37 +136,53 @@
     font-size: var(--t2);
     line-height: 22px;
   }
-  .carry {
-    height: 40px;
+  .small {
+    min-height: 36px;
     display: grid;
     place-items: center;
     font-size: 24px;
     font-weight: 700;
   }
-  .carry.under {
-    height: 32px;
+  .digit {
+    position: relative;
+    min-height: 1.12em;
   }
-  .carry.beside {
-    justify-self: start;
-    align-self: start;
-    height: auto;
-    margin-left: -7px;
-    font-size: 19px;
-    line-height: 20px;
+  .small-front,
+  .small-aside {
+    position: absolute;
+    top: 0;
+    left: 1px;
+    font-size: 21px;
+    font-weight: 700;
+    line-height: 24px;
   }
-  .carry.beside .due {
-    width: 24px;
-    height: 24px;
+  .small .small-front {
+    position: static;
+    font-size: 17px;
+  }
+  .small:has(.small-front) {
+    display: flex;
+    justify-content: center;
+    align-items: center;
+  }
+  .struck {
+    text-decoration: line-through;
+    text-decoration-thickness: 2px;
   }
   .due {
     display: grid;
     place-items: center;
-    width: 36px;
-    height: 36px;
+    width: 34px;
+    height: 34px;
     border: 2px dashed var(--leaf);
     border-radius: 50%;
     color: var(--leaf);
     background: var(--sheet);
+  }
+  .due.small-aside {
+    width: 24px;
+    height: 24px;
+    left: -8px;
   }
   .sign {
     grid-column: 1;

@@ -107,7 +107,7 @@
   drawer={352}
   lesson={link}
   keys={[
-    ['space', 'lay out'],
+    ['space', 'to the mat'],
     ['t', 'turn the mat to the children'],
   ]}
   shelfSays="{taken.size} of {list.length} taken"
@@ -312,7 +312,7 @@
     {/if}
   {/snippet}
   {#snippet foot()}
-    <Next label="Lay out" key="space" disabled={!lesson} onclick={() => void layOut()} />
+    <Next label="To the mat" key="space" disabled={!lesson} onclick={() => void layOut()} />
   {/snippet}
 </Bench>
 

@@ -11,7 +11,7 @@
   import Wrong from '../../lib/parts/Wrong.svelte';
   import Column from '../../lib/pieces/Column.svelte';
   import { loadDesk, shared, view } from '../../lib/state.svelte';
-  import type { Cell } from '../../lib/wire.gen';
+  import type { Ink } from '../../lib/wire.gen';
   import Estimate from './Estimate.svelte';
   import Scene from './Scene.svelte';
   import Store from './Store.svelte';
@@ -38,8 +38,8 @@
       .reverse();
   });
   /** What the next step writes, shown dashed while its ten are gathered. */
-  const due = $derived<Cell[]>(
-    step?.kind === 'stop' ? (next?.column.slice(step.column.length) ?? []) : [],
+  const due = $derived<Ink[]>(
+    step?.kind === 'stop' ? (next?.sheet.marks.slice(step.sheet.marks.length) ?? []) : [],
   );
   const turnOf = (i: number): string => lesson?.children[lesson.steps[i]?.turn ?? -1]?.name ?? '';
   const turn = $derived(turnOf(hand.index));
@@ -91,6 +91,12 @@
     await loadDesk(desk.class.id);
     await push(view('today'));
   }
+  /** Whether the book shows the expanded form instead of the column. */
+  let expanded = $state(false);
+  /** A number's parts stay in one line. */
+  const inOne = (line: string): string =>
+    line.replace(/\([^)]*\)/g, (parts) => parts.replaceAll(' ', '\u00a0'));
+  const turnOver = (): void => void (expanded = !expanded);
   const toMaterial = (id: string): void => void hand.change({ material: id });
   const other = (): void => {
     const m = desk.words.materials.find((x) => x.id !== material);
@@ -107,6 +113,7 @@
     arrowright: forward,
     arrowleft: back,
     m: other,
+    x: turnOver,
     w: () => shared.mayPresent && lesson?.children.length && toRecord(),
   })}
 />
@@ -119,6 +126,7 @@
     ['space', 'the next step'],
     ['backspace', 'a step back'],
     ['m', 'beads or blocks'],
+    ['x', 'column or expanded form'],
     ['w', 'write who did what'],
   ]}
   drawer={tight ? 228 : 284}
@@ -139,8 +147,19 @@
   {/snippet}
 
   {#snippet mat()}
-    <div class="scene" bind:clientWidth={w} bind:clientHeight={h} data-step={step?.at ?? ''}>
-      {#if lesson && w > 0 && h > 0}
+    <div
+      class="scene"
+      bind:clientWidth={w}
+      bind:clientHeight={h}
+      data-step={step?.at ?? ''}
+      data-last={step && !next ? '' : undefined}
+    >
+      {#if lesson && step?.kind === 'estimate'}
+        <p class="about kid">
+          {lesson.link.sum.said}
+          <span class="is">is about <span class="gap"></span></span>
+        </p>
+      {:else if lesson && w > 0 && h > 0}
         {#if lesson.link.sum.kind === 'difference'}
           <Taking {lesson} index={hand.index} {material} words={desk.words} {w} {h} />
         {:else}
@@ -157,20 +176,30 @@
 
   {#snippet book()}
     {#if lesson && step}
-      <div class="written">
-        <Column
-          {places}
-          words={desk.words.places}
-          cells={step.column}
-          carried={shared.desk?.settings.carried}
-          {due}
-          rows={lesson.link.sum.numbers.length}
-          sign={lesson.link.sum.sign}
-          now={step.place ?? ''}
-          {names}
-          cell={places.length > 4 ? 48 : 56}
-          size={places.length > 4 ? 40 : 46}
-        />
+      <div class="written" hidden={step.kind === 'estimate'}>
+        {#if expanded}
+          <div class="form kid" role="img" aria-label="Expanded form: {step.form.join(' = ')}">
+            {#each step.form as line, i (i)}
+              <p>{i > 0 ? '= ' : ''}{inOne(line)}</p>
+            {:else}
+              <p class="none">nothing is written yet</p>
+            {/each}
+          </div>
+        {:else}
+          <Column
+            {places}
+            words={desk.words.places}
+            sheet={step.sheet}
+            {due}
+            now={step.place ?? ''}
+            {names}
+            cell={places.length > 4 ? 48 : 56}
+            size={places.length > 4 ? 40 : 46}
+          />
+        {/if}
+        <p class="as">
+          <button class="act" onclick={turnOver}>{expanded ? 'Column' : 'Expanded form'}</button>
+        </p>
       </div>
       <div class="words">
         {#if turn}
@@ -221,6 +250,48 @@
   .scene {
     position: absolute;
     inset: 0;
+  }
+  .about {
+    display: flex;
+    flex-direction: column;
+    align-items: center;
+    justify-content: center;
+    gap: 18px;
+    height: 100%;
+    padding: 0 40px 60px;
+    font-size: clamp(44px, 8cqw, 84px);
+    text-align: center;
+  }
+  .about .is {
+    display: flex;
+    align-items: center;
+    gap: 18px;
+    font-size: 0.55em;
+    color: var(--ink-2);
+  }
+  .gap {
+    width: 3.2em;
+    height: 1.7em;
+    border: 3px dashed var(--leaf);
+    border-radius: var(--r2);
+    background: var(--sheet);
+  }
+  .form {
+    min-height: 150px;
+    padding: 12px 0 4px;
+    font-size: 23px;
+    line-height: 34px;
+  }
+  .form p {
+    padding-left: 22px;
+    text-indent: -22px;
+  }
+  .form .none {
+    color: var(--ink-2);
+  }
+  .as {
+    margin-top: 2px;
+    text-align: right;
   }
   .note {
     position: absolute;

@@ -63,7 +63,8 @@
       : { n, x: at.x + beside, y: top };
   });
   const ten = $derived.by(() => {
-    const at = step.kind === 'swap-down' ? lane(step.to!) : undefined;
+    const swaps = step.kind === 'swap-down' || step.kind === 'swap-up';
+    const at = swaps ? lane(step.to!) : undefined;
     if (!at) return undefined;
     const heap = lie(at, plan.start, unit, step.zones.start?.[at.place] ?? 0).heap;
     return {
@@ -166,7 +167,9 @@
 </div>
 <div class="rim" style:top="{plan.taken.y - smallHigh / 2}px" style:left="{MAT.margin + 20}px">
   {#if cardsOf(2)}
-    <Cards cards={cardsOf(2)!} cell={smallCell} /><span class="goes kid">to go</span>
+    <Cards cards={cardsOf(2)!} cell={smallCell} /><span class="goes kid"
+      >{step.at.startsWith('check') ? 'taken' : 'to go'}</span
+    >
   {:else}
     <span
       class="empty"

@@ -3,7 +3,6 @@
   // causes, its fullest moment and its stage.
   import Column from '../../lib/pieces/Column.svelte';
   import Mark from '../../lib/pieces/Mark.svelte';
-  import { shared } from '../../lib/state.svelte';
   import Piece from '../../lib/pieces/Piece.svelte';
   import type { Sum, Words } from '../../lib/wire.gen';
 
@@ -23,10 +22,7 @@
     <Column
       {places}
       words={words.places}
-      cells={sum.cells}
-      sign={sum.sign}
-      carried={shared.desk?.settings.carried}
-      rows={sum.numbers.length}
+      sheet={sum.sheet}
       heads={false}
       cell={places.length > 5 ? 32 : 40}
       size={places.length > 5 ? 30 : 40}

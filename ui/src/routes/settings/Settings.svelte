@@ -9,6 +9,7 @@
   import Doors from '../../lib/parts/Doors.svelte';
   import Next from '../../lib/parts/Next.svelte';
   import Plain from '../../lib/parts/Plain.svelte';
+  import Column from '../../lib/pieces/Column.svelte';
   import Wrong from '../../lib/parts/Wrong.svelte';
   import {
     classPath,
@@ -20,13 +21,19 @@
     troubleOf,
     view,
   } from '../../lib/state.svelte';
-  import type { Choices, Desk, Settings, Trouble } from '../../lib/wire.gen';
+  import type { Choices, Desk, Settings, Sheet, Trouble } from '../../lib/wire.gen';
 
   const desk = $derived(shared.desk!);
   const lead = $derived(desk.class.role === 'lead');
   let choices = $state<Choices>();
   let trouble = $state<Trouble>();
 
+  /** The places that an example is written in, the highest first. */
+  const placesOf = (sheet: Sheet): string[] =>
+    desk.words.places
+      .map((p) => p.id)
+      .filter((id) => sheet.marks.some((m) => m.place === id))
+      .reverse();
   const now = (id: string): string => String(desk.settings[id as keyof Settings]);
 
   async function load(): Promise<void> {
@@ -92,6 +99,18 @@
                   <b>{side.name}</b>
                   <span class="kid example">{side.example}</span>
                 </span>
+                {#if side.sheet}
+                  <span class="paper">
+                    <Column
+                      places={placesOf(side.sheet)}
+                      words={desk.words.places}
+                      sheet={side.sheet}
+                      heads={false}
+                      cell={30}
+                      size={26}
+                    />
+                  </span>
+                {/if}
               </label>
             {/each}
           </div>
@@ -144,6 +163,9 @@
     border: 1.5px solid var(--line);
     border-radius: var(--r2);
     cursor: pointer;
+  }
+  .paper {
+    margin-left: auto;
   }
   label:hover {
     border-color: var(--edge);

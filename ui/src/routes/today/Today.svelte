@@ -154,7 +154,7 @@
     {#if inHand}
       <h1>Next</h1>
       <p class="nextup">{inHand.next}</p>
-      <p class="small">{inHand.sum.numbers.join(` ${inHand.sum.sign} `)}, {inHand.sum.swaps}</p>
+      <p class="small">{inHand.sum.said}, {inHand.sum.swaps}</p>
       {#if shared.mayPresent}
         <p class="other"><a href={view('numbers')} use:link>Choose other numbers</a></p>
       {/if}

@@ -1,0 +1,269 @@
+package paper
+
+import (
+	"slices"
+
+	"vineswap/core/place"
+	"vineswap/core/swap"
+)
+
+// Sheet is a written column as it stands on paper: marks in rows and places.
+// The numbers stand in the rows 1 to Numbers; the rows 0, −1, … lie over the
+// first; Numbers+1 lies under the last; under the line stands Numbers+2.
+type Sheet struct {
+	Kind     swap.Kind
+	Notation Notation
+	Numbers  int  // rows of numbers
+	Over     int  // rows kept over the first number, in all steps of a trace
+	Under    bool // whether a row is kept under the last number
+	Marks    []Mark
+}
+
+// Mark is one digit as it is written; what stands in a place after a swap down
+// may be ten and more.
+type Mark struct {
+	Row    int
+	Place  place.Place
+	Digit  int
+	Side   Side
+	Struck bool // crossed out
+}
+
+// Side is where in its square a mark stands.
+type Side string
+
+// The sides of a mark. The empty word is the whole square.
+const (
+	Whole      Side = ""
+	Small      Side = "small"       // small, alone in its square
+	SmallFront Side = "small-front" // small, in front of the digit
+	SmallAside Side = "small-aside" // small, beside the digit
+)
+
+// ResultRow is the row under the line.
+func (s Sheet) ResultRow() int { return s.Numbers + 2 }
+
+// Sign is what stands before the last number: equal trays are written as a sum,
+// and what is shared or grouped stands alone.
+func (s Sheet) Sign() string {
+	switch s.Kind {
+	case swap.Sum, swap.Trays:
+		return swap.Sum.Sign()
+	case swap.Difference:
+		return s.Kind.Sign()
+	}
+	return ""
+}
+
+// UnderRow is the row between the last number and the line.
+func (s Sheet) UnderRow() int { return s.Numbers + 1 }
+
+// Sheets sets the column of every step of a trace on paper.
+func (n Notation) Sheets(t swap.Trace) []Sheet {
+	last := n.usual().on(t, len(t.Steps)-1)
+	over := 0
+	if t.Columns != nil && last.Notation.Carried == Above {
+		over = 1
+	}
+	for _, m := range last.Marks {
+		over = max(over, 1-m.Row)
+	}
+	sheets := make([]Sheet, len(t.Steps))
+	for i := range t.Steps {
+		switch {
+		case i > 0 && len(t.Steps[i].Column) == len(t.Steps[i-1].Column):
+			sheets[i] = sheets[i-1] // nothing was written
+		default:
+			sheets[i] = n.usual().on(t, i)
+			sheets[i].Over = over
+		}
+	}
+	return sheets
+}
+
+// Sheet sets the finished column of a trace on paper.
+func (n Notation) Sheet(t swap.Trace) Sheet {
+	sheets := n.Sheets(t)
+	return sheets[len(sheets)-1]
+}
+
+// usual fills in the first sides.
+func (n Notation) usual() Notation {
+	if n.Carried == "" {
+		n.Carried = Above
+	}
+	if n.Crossing == "" {
+		n.Crossing = CrossOut
+	}
+	return n
+}
+
+func (n Notation) on(t swap.Trace, step int) Sheet {
+	s := Sheet{Kind: t.Problem.Kind, Notation: n, Numbers: rowsOf(t.Problem), Under: t.Columns != nil && n.Carried == Under}
+	cells := t.Steps[step].Column
+	s.Marks = make([]Mark, 0, len(cells)+4)
+	for _, c := range cells {
+		s.write(c)
+	}
+	return s
+}
+
+// rowsOf is how many rows of numbers stand over the line: of sharing and
+// grouping the number alone.
+func rowsOf(p swap.Problem) int {
+	switch p.Kind {
+	case swap.Difference:
+		return 2
+	case swap.Sharing, swap.Grouping:
+		return 1
+	}
+	return len(p.Addends())
+}
+
+func (s *Sheet) write(c swap.Cell) {
+	at := Mark{Place: c.Place, Digit: c.Digit}
+	switch c.Role {
+	case swap.Addend, swap.Larger, swap.Smaller:
+		at.Row = c.Row + 1
+	case swap.Result:
+		at.Row = s.ResultRow()
+	case swap.Carried:
+		at.Row, at.Side = s.carriedTo()
+	case swap.Brought:
+		at.Row, at.Side = 1, SmallFront
+		s.Marks = slices.DeleteFunc(s.Marks, func(m Mark) bool { return m.Side == SmallFront && m.Place == c.Place })
+	case swap.Changed:
+		s.change(at)
+		return
+	}
+	s.Marks = append(s.Marks, at)
+}
+
+func (s *Sheet) carriedTo() (row int, side Side) {
+	switch s.Notation.Carried {
+	case Under:
+		return s.UnderRow(), Small
+	case Beside:
+		return 1, SmallAside
+	}
+	return 0, Small
+}
+
+// change writes what stands in a place after a swap down. The small 1 in front
+// makes a digit ten more; any other change is crossed out and written above.
+func (s *Sheet) change(now Mark) {
+	was := -1
+	before := 0
+	front := false
+	for i, m := range s.Marks {
+		if m.Place != now.Place || m.Row > 1 || m.Struck {
+			continue
+		}
+		if m.Side == SmallFront {
+			before += 10
+			front = true
+		} else {
+			was, before = i, before+m.Digit
+		}
+	}
+	if now.Row = 1; was >= 0 {
+		now.Row = s.Marks[was].Row
+	}
+	if s.Notation.Crossing == InFront && now.Digit == before+10 && !front {
+		now.Digit, now.Side = 1, SmallFront
+		s.Marks = append(s.Marks, now)
+		return
+	}
+	for i, m := range s.Marks {
+		if m.Place == now.Place && m.Row <= 1 {
+			s.Marks[i].Struck = true
+		}
+	}
+	now.Row--
+	s.Marks = append(s.Marks, now)
+}
+
+// Cells reads a sheet back: the cells of the column, the numbers first, row by
+// row from the highest place, then from the ones up what came up, what changed
+// in each place in the order of the changes, and what came down; at last the
+// result from the highest place. Of what came down in several swaps each is
+// read.
+func (s Sheet) Cells() []swap.Cell {
+	var cells []swap.Cell
+	for row := 1; row <= s.Numbers; row++ {
+		for _, m := range s.square(row, true) {
+			cells = append(cells, swap.Cell{Role: s.roleOf(row), Row: row - 1, Place: m.Place, Digit: m.Digit})
+		}
+	}
+	for p := range place.Place(place.Count) {
+		cells = append(cells, s.smallAt(p)...)
+	}
+	for _, m := range s.square(s.ResultRow(), true) {
+		cells = append(cells, swap.Cell{Role: swap.Result, Place: m.Place, Digit: m.Digit})
+	}
+	return cells
+}
+
+func (s Sheet) roleOf(row int) swap.Role {
+	switch {
+	case s.Kind == swap.Sum || s.Kind == swap.Trays:
+		return swap.Addend
+	case row == 1:
+		return swap.Larger
+	}
+	return swap.Smaller
+}
+
+// square returns the whole digits of a row, the highest place first.
+func (s Sheet) square(row int, whole bool) []Mark {
+	var marks []Mark
+	for _, m := range s.Marks {
+		if m.Row == row && (m.Side == Whole) == whole {
+			marks = append(marks, m)
+		}
+	}
+	slices.SortStableFunc(marks, func(a, b Mark) int { return int(b.Place - a.Place) })
+	return marks
+}
+
+// smallAt reads what was written beside, over and under the digits of a place.
+func (s Sheet) smallAt(p place.Place) []swap.Cell {
+	var cells []swap.Cell
+	for row := 1; row >= 1-s.Over; row-- {
+		digit := 0
+		for _, m := range s.Marks {
+			if m.Row == row && m.Place == p && m.Side == Whole {
+				digit = m.Digit
+				if row < 1 {
+					cells = append(cells, swap.Cell{Role: swap.Changed, Place: p, Digit: m.Digit})
+				}
+			}
+		}
+		for _, m := range s.Marks {
+			if m.Row == row && m.Place == p && m.Side != Whole {
+				cells = append(cells, s.read(m, digit)...)
+			}
+		}
+	}
+	for _, m := range s.Marks {
+		if m.Row == s.UnderRow() && m.Place == p {
+			cells = append(cells, s.read(m, 0)...)
+		}
+	}
+	return cells
+}
+
+// read reads a small digit: what came up, ten more of a digit, or what came down.
+func (s Sheet) read(m Mark, digit int) []swap.Cell {
+	switch {
+	case m.Side != SmallFront:
+		return []swap.Cell{{Role: swap.Carried, Place: m.Place, Digit: m.Digit}}
+	case s.Kind == swap.Difference:
+		return []swap.Cell{{Role: swap.Changed, Place: m.Place, Digit: 10*m.Digit + digit}}
+	}
+	cells := make([]swap.Cell, m.Digit)
+	for i := range cells {
+		cells[i] = swap.Cell{Role: swap.Brought, Place: m.Place, Digit: i + 1}
+	}
+	return cells
+}

@@ -1,0 +1,156 @@
+package say
+
+import (
+	"fmt"
+
+	"vineswap/core/place"
+	"vineswap/core/swap"
+)
+
+// about asks for the estimate.
+var about = map[swap.Kind]string{
+	swap.Sum: "About how much will it be?", swap.Trays: "About how much will it be?", swap.Difference: "About how much will be left?",
+	swap.Sharing: "About how much will each have?", swap.Grouping: "About how many groups will there be?",
+}
+
+// sentence is the answer's sentence, open where its unit goes.
+func (w Words) sentence(t swap.Trace) string {
+	n, are := w.Numeral(t.Answer), "are"
+	if t.Answer == 0 {
+		n = "no"
+	}
+	if t.Answer == 1 {
+		are = "is"
+	}
+	switch t.Problem.Kind {
+	case swap.Difference:
+		return fmt.Sprintf("%s … %s left.", capital(n), are)
+	case swap.Sharing:
+		if t.Remainder > 0 {
+			return fmt.Sprintf("Each gets %s …, and the rest is %d.", n, t.Remainder)
+		}
+		return fmt.Sprintf("Each gets %s ….", n)
+	case swap.Grouping:
+		return fmt.Sprintf("There %s %s … in %s.", are, groups(t.Answer, t.Problem.Numbers[1]), w.Numeral(t.Problem.Numbers[0]))
+	}
+	return fmt.Sprintf("Together there %s %s ….", are, n)
+}
+
+// checkLine is what belongs to a step of the check.
+func (w Words) checkLine(t swap.Trace, s swap.Step) Line {
+	switch s.Kind {
+	case swap.CountPieces:
+		return Line{"Count the pieces", []Span{plain("%s", w.pieceCount(t, s.Count))}}
+	case swap.OtherWay:
+		return Line{"Check another way", []Span{plain("%s", w.otherWay(t))}}
+	case swap.Match:
+		if len(s.Cards) == 0 {
+			return Line{"Lay the sharers' cards", []Span{plain("Nobody has anything, so there are no cards.")}}
+		}
+		return Line{"Lay the sharers' cards", []Span{plain("Each lays small cards. All must read %s.", w.Numeral(t.Answer))}}
+	case swap.PutBack:
+		return Line{"Put all together again", []Span{plain("%s: %s.", putBack(t, w), w.lying(s.Zones.In(swap.Start)))}}
+	case swap.SwapUp:
+		return Line{
+			fmt.Sprintf("%s %s", capital(w.forms().do), w.Count(s.Count/10, s.To)),
+			[]Span{w.strong(s.Count, s.From, true), plain(" %s ", w.forms().they), w.strong(s.Count/10, s.To, false), plain(".")},
+		}
+	}
+	return Line{"Compare", []Span{plain("%s lies here again, so %s is right.", w.Numeral(t.Problem.Numbers[0]), w.result(t))}}
+}
+
+// result is the answer with its rest: "24 with rest 1".
+func (w Words) result(t swap.Trace) string {
+	if t.Remainder > 0 {
+		return fmt.Sprintf("%s with rest %d", w.Numeral(t.Answer), t.Remainder)
+	}
+	return w.Numeral(t.Answer)
+}
+
+func putBack(t swap.Trace, w Words) string {
+	if t.Problem.Kind == swap.Difference {
+		return w.Numeral(t.Problem.Numbers[1]) + " is put back"
+	}
+	all := map[swap.Kind]string{swap.Grouping: "All groups", swap.Sharing: "All shares"}[t.Problem.Kind]
+	if t.Remainder > 0 {
+		all += " and the rest"
+	}
+	return all + " are put together again"
+}
+
+// lying says what lies in a holding, the highest place first; what is empty is
+// not said.
+func (w Words) lying(h place.Holding) string {
+	var parts []string
+	for p := place.Millions; p >= place.Ones; p-- {
+		if h[p] > 0 {
+			parts = append(parts, w.Count(h[p], p))
+		}
+	}
+	if len(parts) == 0 {
+		return "nothing lies here"
+	}
+	return list(parts)
+}
+
+// otherWay joins in another way: a number that was joined is taken back, three
+// and more are joined from the last, and equal trays are counted in steps.
+func (w Words) otherWay(t swap.Trace) string {
+	addends := t.Problem.Addends()
+	if t.Problem.Kind == swap.Trays {
+		steps := make([]place.Number, len(addends))
+		for i := range steps {
+			steps[i] = addends[0] * place.Number(i+1)
+		}
+		return fmt.Sprintf("Count in steps of %s: %s.", w.Numeral(addends[0]), list(w.numerals(steps)))
+	}
+	if len(addends) == swap.FewestAddends {
+		return fmt.Sprintf("Take %s back from %s: %s must lie there again.", w.Numeral(addends[1]), w.Numeral(t.Answer), w.Numeral(addends[0]))
+	}
+	turned := make([]place.Number, len(addends))
+	for i, n := range addends {
+		turned[len(addends)-1-i] = n
+	}
+	return fmt.Sprintf("Join them from the last to the first, %s: it must make %s again.", list(w.numerals(turned)), w.Numeral(t.Answer))
+}
+
+// pieceCount tells by the number of pieces whether the work is right: each swap
+// up leaves nine fewer, each swap down brings nine more.
+func (w Words) pieceCount(t swap.Trace, lie int) string {
+	nines := 0
+	for _, s := range t.Swaps {
+		nines += 9 * (1 + s.Zeros)
+	}
+	laid := t.Problem.Addends()
+	did, change := "joined", "leave %d fewer"
+	if t.Problem.Kind == swap.Difference {
+		laid, did, change = t.Problem.Numbers[:1], "laid", "bring %d more"
+	}
+	if len(t.Swaps) == 1 {
+		change = map[string]string{"joined": "leaves %d fewer", "laid": "brings %d more"}[did]
+	}
+	pieces := 0
+	for _, n := range laid {
+		pieces += n.DigitSum()
+	}
+	text := fmt.Sprintf("%s %s.", capital(morePieces(pieces, "was", "were")), did)
+	if len(t.Swaps) > 0 {
+		text += fmt.Sprintf(" %s "+change+".", capital(w.Swaps(len(t.Swaps))), nines)
+	}
+	if t.Problem.Kind == swap.Difference {
+		text += fmt.Sprintf(" %s taken.", capital(morePieces(t.Problem.Numbers[1].DigitSum(), "was", "were")))
+	}
+	return fmt.Sprintf("%s So %s here.", text, morePieces(lie, "must lie", "must lie"))
+}
+
+// morePieces counts pieces of any kind, with their verb: "one piece was", "no pieces
+// were", "18 pieces were".
+func morePieces(n int, one, many string) string {
+	switch n {
+	case 0:
+		return "no pieces " + many
+	case 1:
+		return "one piece " + one
+	}
+	return fmt.Sprintf("%d pieces %s", n, many)
+}
