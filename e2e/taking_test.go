@@ -70,7 +70,8 @@ func TestTakingByTheClassesMethod(t *testing.T) {
 		step(g, position)
 	}
 	g.Settle().Press("Orchard room").See("Over zeros, swap").Press("everything first").Holds("set", "document.querySelector('input[name=order]:checked').value === 'swaps-first'")
-	g.Press("as one").Holds("set", "document.querySelector('input[name=zeros]:checked').value === 'as-one'").Settle().Press("Mat").See("Store").LetGo()
+	g.Press("as one").Holds("set", "document.querySelector('input[name=zeros]:checked').value === 'as-one'")
+	g.Press("a small 1 in front").Holds("set", "document.querySelector('input[name=crossing]:checked').value === 'in-front'").Settle().Press("Mat").See("Store").LetGo()
 	for range 12 { // back to where the swaps begin
 		if guide.Read[bool](g, "document.querySelector('[data-step]')?.dataset.step === 'lay-out/3'") || g.Err() != nil {
 			break
@@ -82,7 +83,8 @@ func TestTakingByTheClassesMethod(t *testing.T) {
 	for _, position := range []string{"swaps/tens/0", "swaps/hundreds/0", "swaps/thousands/0", "work/ones/0"} {
 		step(g, position)
 	}
-	there(g, "taken: 4 beads", "there: 9 beads")
+	there(g, "taken: 4 beads", "there: 9 beads").Holds("a small 1 in front", "document.querySelector('.column .digit .small-front').innerText === '1'")
+	g.Press("Expanded form").See("= (4000 + 900 + 90 + 13) − (1000 + 200 + 60 + 4)").Press("Column")
 	g.Settle()
 	s.check(g)
 	if kept := s.kept(g); kept.At.String() != "work/ones/0" {
@@ -122,10 +124,10 @@ func TestSettingsSwitchedMidLesson(t *testing.T) {
 	g := s.sit(laptopWidth, laptopHeight)
 	rehearse(s.login(g, "hanne"), "1458+2367").Key(" ", " ", " ", " ", " ", " ").Holds("counted", at("work/ones/0")).See("Count to ten, and stop.").Settle()
 	g.Press("Orchard room").See("What comes up is written")
-	for side, now := range map[string]string{"after the whole place": "when", "by face value": "digits", "under the last number": "carried", "with a comma": "comma"} {
+	for side, now := range map[string]string{"after the whole place": "when", "by face value": "digits", "under the last number": "carried", "with a comma": "comma", "an exchange": "swap", "units, tens, hundreds": "places", "with “and”": "and", "by their tens first": "teens"} {
 		g.Press(side).Holds(now+" is set", fmt.Sprintf("document.querySelector('input[name=%s]:checked').closest('label').innerText.includes(%q)", now, side))
 	}
-	g.Settle().Press("Mat").Holds("the same step", at("work/ones/0")).See("Eight and seven: fifteen ones in all.")
+	g.Settle().Press("Mat").Holds("the same step", at("work/ones/0")).See("Eight and seven: ten-five units in all.")
 	step(g, "work/ones/1")
 	g.Holds("the ten that comes up is due under the last number", "document.querySelector('.column .due')")
 	for range 30 {

@@ -80,7 +80,7 @@ func SumOf(class setting.Class, p swap.Problem) (Sum, error) {
 	w := class.Words()
 	out := Sum{
 		Kind: string(p.Kind), Sign: p.Kind.Sign(), Numbers: ints(p.Numbers), Text: p.String(), Said: w.Sum(p), Answer: int(t.Answer), Words: w.Number(t.Answer),
-		Stage: StageOf(w, book.StageOf(p)), Swaps: w.Swaps(len(t.Swaps)), Columns: columnsOf(w, t), Pieces: []Pieces{}, Sheet: sheetOf(class.Notation().Sheet(t)),
+		Stage: StageOf(w, book.StageOf(p)), Swaps: w.For(p.Kind).Swaps(len(t.Swaps)), Columns: columnsOf(w, t), Pieces: []Pieces{}, Sheet: sheetOf(class.Notation().Sheet(t)),
 	}
 	switch err := lesson.MatTakes(t); {
 	case errors.Is(err, lesson.ErrTooLarge):
@@ -259,7 +259,7 @@ func needsOf(w say.Words, v lesson.View) Needs {
 	}
 	out.Laid, out.Result = w.Trays(v.Trace.Problem)
 	out.TraysSay, out.CardsSay = say.Trays(v.Trace.Problem), say.CardSets(len(n.SmallCards))
-	out.Time, out.Basis = say.Minutes(n.Minutes), w.MinutesBasis(len(v.Trace.Swaps))
+	out.Time, out.Basis = say.Minutes(n.Minutes), w.For(v.Trace.Problem.Kind).MinutesBasis(len(v.Trace.Swaps))
 	return out
 }
 

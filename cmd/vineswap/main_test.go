@@ -215,6 +215,9 @@ func TestWorkByEveryMethod(t *testing.T) {
 		{[]string{"96/4"}, map[string]any{"answer": 24.0, "remainder": 0.0}, "96 was shared by four. Each has 24."},
 		{[]string{"78:6"}, map[string]any{"operation": "group", "answer": 13.0, "remainder": 0.0}, "In 78 there are 13 groups of six."},
 		{[]string{"213*3", "--and"}, map[string]any{"operation": "multiply", "answer": 639.0}, "Six hundred and thirty-nine."},
+		{[]string{"47+25", "--digits", "face-value", "--when", "after-column"}, map[string]any{"answer": 72.0}, "Seven and five: twelve ones in all."},
+		{[]string{"1095+10", "--places", "beads", "--separator", "comma", "--teens", "ten-and"}, map[string]any{"answer": 1105.0}, "Ten bars swap for one square. It joins the squares."},
+		{[]string{"62-38", "--words", "carry"}, map[string]any{"answer": 24.0}, "One ten is borrowed as ten ones."},
 	} {
 		out, errs, status := run(t, "", nil, append(append([]string{"work"}, c.args...), "--json")...)
 		var got map[string]any
@@ -233,6 +236,68 @@ func TestWorkByEveryMethod(t *testing.T) {
 	}
 	if out, _, _ := run(t, "", nil, "work", "4000-1", "--zeros", "as-one", "--json"); !strings.Contains(out, `{"from":"thousands","to":"ones","zeros":2}`) {
 		t.Errorf("the swap as one: %s", out)
+	}
+}
+
+// The column in each notation, and what is refused in one line.
+func TestWorkInEveryNotation(t *testing.T) {
+	for args, want := range map[string]string{
+		"47+25 --notation under":                      "\n    47\n  + 25\n    1\n  ----\n    72\n",
+		"62-38 --notation in-front":                   "\n      5\n      6\u0336 ¹2\n  −   3  8\n  --------\n      2  4\n",
+		"47+25 --notation expanded":                   "\n  (40 + 7) + (20 + 5)\n  = 60 + 12\n  = 72\n",
+		"97/4 --notation=expanded":                    "\n  (90 + 7) ÷ 4\n  = (80 + 17) ÷ 4\n  = 20 + 4, rest 1\n  = 24, rest 1\n",
+		"9876+1234 --separator space --teens ten-and": "9876+1234 = 11110",
+	} {
+		out, errs, status := run(t, "", nil, append([]string{"work"}, strings.Fields(args)...)...)
+		if status != 0 || errs != "" || !strings.Contains(out, want) {
+			t.Errorf("%s: status %d, %q, wanted %q in\n%s", args, status, errs, want, out)
+		}
+	}
+	for args, want := range map[string]string{
+		"62-38 --notation under":   `this is not written so: "under", but cross-out, in-front or expanded`,
+		"47+25 --notation roman":   `this is not written so: "roman", but above, under, beside or expanded`,
+		"47+25 --when now":         `--when: this is no way of working: "now" is not at-ten or after-column`,
+		"47+25 --digits loud":      `--digits: this word cannot be set: "loud" is none of [by-kind face-value]`,
+		"47+25 --places feet":      `--places: this word cannot be set: "feet" is none of [ones units beads blocks]`,
+		"47+25 --words barter":     `--words: this word cannot be set: "barter" is none of [swap trade exchange regroup carry rename]`,
+		"47+25 --separator dots":   `--separator: this word cannot be set: "dots" is none of [none comma space]`,
+		"47+25 --teens slowly":     `--teens: this word cannot be set: "slowly" is none of [plain ten-and]`,
+		"62-38 --order at-once":    `--order: this is no way of working: "at-once" is not as-needed or swaps-first`,
+		"62-38 --zeros by-a-leap":  `--zeros: this is no way of working: "by-a-leap" is not place-by-place or as-one`,
+		"62-38 --notation":         `flag needs an argument: --notation`,
+		"1000000-1 --notation sum": `"1000000-1", at sign 1: a number has at most 6 digits: 1000000 has 7`,
+	} {
+		out, errs, status := run(t, "", nil, append([]string{"work"}, strings.Fields(args)...)...)
+		if status != 2 || out != "" || strings.Count(errs, "\n") != 1 || !strings.Contains(errs, want) {
+			t.Errorf("%s: status %d, %q, wanted %q", args, status, errs, want)
+		}
+	}
+	out, _, _ := run(t, "", nil, "work", "503-128", "--json")
+	var got struct {
+		Written []string
+		Steps   []struct {
+			At     string
+			Column []struct {
+				Row    int
+				Place  string
+				Digit  int
+				Struck bool
+			}
+			Expanded []string
+		}
+	}
+	if err := json.Unmarshal([]byte(out), &got); err != nil {
+		t.Fatal(err)
+	}
+	last := got.Steps[len(got.Steps)-1]
+	struck := 0
+	for _, m := range last.Column {
+		if m.Struck {
+			struck++
+		}
+	}
+	if len(got.Written) != 6 || got.Steps[0].At != "before/0" || len(got.Steps[0].Column) != 0 || struck != 4 || last.Expanded[3] != "375" {
+		t.Errorf("%+v", last)
 	}
 }
 

@@ -229,7 +229,7 @@ func printWork(out io.Writer, t swap.Trace, w say.Words, written []string) error
 	if t.Remainder > 0 {
 		rest = fmt.Sprintf(" rest %d", t.Remainder)
 	}
-	fmt.Fprintf(&b, "%s = %d%s, %s\n\n", t.Problem, t.Answer, rest, w.Swaps(len(t.Swaps)))
+	fmt.Fprintf(&b, "%s = %d%s, %s\n\n", t.Problem, t.Answer, rest, w.For(t.Problem.Kind).Swaps(len(t.Swaps)))
 	for i, line := range w.Trace(t) {
 		fmt.Fprintf(&b, "  %s\n", line)
 		if len(t.Steps[i].Moves) > 0 {

@@ -9,6 +9,7 @@ import (
 	"vineswap/core/choose"
 	"vineswap/core/lesson"
 	"vineswap/core/material"
+	"vineswap/core/paper"
 	"vineswap/core/place"
 	"vineswap/core/say"
 	"vineswap/core/swap"
@@ -220,6 +221,24 @@ func TestMayEstimate(t *testing.T) {
 		l, err := opened(t, "47+25").With(lesson.Change{At: at(t, position)})
 		if err != nil || l.MayEstimate() != want {
 			t.Errorf("%s: %t, %v", position, l.MayEstimate(), err)
+		}
+	}
+}
+
+// The trace, the column at every step and all that is said of it, by both orders
+// of swapping.
+func BenchmarkTakingOverFourZerosWithColumnAndWords(b *testing.B) {
+	p := swap.DifferenceOf(500_003, 123_456)
+	words := say.Words{Swap: say.Exchange, And: true, Comma: say.WithComma}
+	for b.Loop() {
+		for _, order := range []swap.Order{swap.AsNeeded, swap.SwapsFirst} {
+			trace, err := swap.Method{Order: order}.Solve(p)
+			if err != nil {
+				b.Fatal(err)
+			}
+			if sheets, lines := (paper.Notation{}).Sheets(trace), words.Trace(trace); len(sheets) != len(lines) {
+				b.Fatal("a step has no words, or no column")
+			}
 		}
 	}
 }

@@ -39,7 +39,7 @@ func TestColumnsAsTheyAreWritten(t *testing.T) {
 		{"carried beside", "47+25", "beside", swap.Method{}, []string{"   ¹4  7", "+   2  5", "--------", "    7  2"}},
 		{"a new place", "67+58", "above", swap.Method{}, []string{"  11", "   67", "+  58", "-----", "  125"}},
 		{"a new place, beside", "67+58", "beside", swap.Method{}, []string{"    ¹ ¹6  7", "+      5  8", "-----------", "    1  2  5"}},
-		{"nothing comes up", "42+25", "above", swap.Method{}, []string{"", "  42", "+ 25", "----", "  67"}},
+		{"nothing comes up", "42+25", "above", swap.Method{}, []string{"  42", "+ 25", "----", "  67"}},
 		{"two tens at once", "28+19+15", "above", swap.Method{}, []string{"  2", "  28", "  19", "+ 15", "----", "  62"}},
 		{"crossed out", "62-38", "cross-out", swap.Method{}, []string{"    5 12", "    6̶  2̶", "−   3  8", "--------", "    2  4"}},
 		{"the small 1 in front", "62-38", "in-front", swap.Method{}, []string{"    5", "    6̶ ¹2", "−   3  8", "--------", "    2  4"}},
@@ -52,7 +52,7 @@ func TestColumnsAsTheyAreWritten(t *testing.T) {
 		{"sharing", "97/4", "", swap.Method{}, []string{"    9 ¹7", "--------", "    2  4"}},
 		{"several come down", "305/5", "", swap.Method{}, []string{"    3 ³0  5", "-----------", "       6  1"}},
 		{"grouping", "78:6", "", swap.Method{}, []string{"  78", "----", "  13"}},
-		{"equal trays", "213*3", "", swap.Method{}, []string{"", "  213", "  213", "+ 213", "-----", "  639"}},
+		{"equal trays", "213*3", "", swap.Method{}, []string{"  213", "  213", "+ 213", "-----", "  639"}},
 	} {
 		t.Run(c.name, func(t *testing.T) {
 			trace := solved(t, c.problem, c.method)

@@ -28,6 +28,7 @@ func (s Sheet) Text() string {
 	var lines []string
 	for row := 1 - s.Over; row <= s.ResultRow(); row++ {
 		switch before := "  "; {
+		case row < 1 && len(squares[row]) == 0: // kept for the screen
 		case row == s.UnderRow() && !s.Under:
 		case row == s.ResultRow():
 			lines = append(lines, strings.Repeat("-", 2+width*int(top+1)))

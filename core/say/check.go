@@ -53,10 +53,24 @@ func (w Words) checkLine(t swap.Trace, s swap.Step) Line {
 	case swap.SwapUp:
 		return Line{
 			fmt.Sprintf("%s %s", capital(w.forms().do), w.Count(s.Count/10, s.To)),
-			[]Span{w.strong(s.Count, s.From, true), plain(" %s ", w.forms().they), w.strong(s.Count/10, s.To, false), plain(".")},
+			w.swappedUp(s),
 		}
 	}
 	return Line{"Compare", []Span{plain("%s lies here again, so %s is right.", w.Numeral(t.Problem.Numbers[0]), w.result(t))}}
+}
+
+// swappedUp says a swap up of the check; of zeros that were gone over as one, the
+// nines too.
+func (w Words) swappedUp(s swap.Step) []Span {
+	var spans []Span
+	for p := s.To - 1; p > s.From; p-- {
+		spans = append(spans, w.strong(9*s.Count/10, p, len(spans) == 0), plain(", "))
+	}
+	if len(spans) > 0 {
+		spans[len(spans)-1] = plain(" and ")
+	}
+	spans = append(spans, w.strong(s.Count, s.From, len(spans) == 0))
+	return append(spans, plain(" %s ", w.forms().they), w.strong(s.Count/10, s.To, false), plain("."))
 }
 
 // result is the answer with its rest: "24 with rest 1".
@@ -135,7 +149,7 @@ func (w Words) pieceCount(t swap.Trace, lie int) string {
 	}
 	text := fmt.Sprintf("%s %s.", capital(morePieces(pieces, "was", "were")), did)
 	if len(t.Swaps) > 0 {
-		text += fmt.Sprintf(" %s "+change+".", capital(w.Swaps(len(t.Swaps))), nines)
+		text += fmt.Sprintf(" %s "+change+".", capital(w.For(t.Problem.Kind).Swaps(len(t.Swaps))), nines)
 	}
 	if t.Problem.Kind == swap.Difference {
 		text += fmt.Sprintf(" %s taken.", capital(morePieces(t.Problem.Numbers[1].DigitSum(), "was", "were")))

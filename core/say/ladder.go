@@ -396,7 +396,7 @@ func (w Words) Counted(c place.Column) string {
 func (w Words) TakenFrom(c place.TakingColumn) string {
 	there := fmt.Sprintf("%d there", c.Had())
 	if c.Came {
-		there += " after " + w.Swaps(1)
+		there += " after " + w.down().Swaps(1)
 	}
 	return fmt.Sprintf("%s, %d taken: %d stay", there, c.Lower, c.Stays)
 }

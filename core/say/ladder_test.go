@@ -61,7 +61,7 @@ func TestTheStoryOfTaking(t *testing.T) {
 	lines := told(say.Words{Swap: say.Exchange, And: true}.Trace(trace(t, "503-128")))
 	want := []string{
 		"Estimate | About how much will be left? Say it, write it down, lock it.",
-		"Lay out | One tray for the larger number. The smaller is cards alone.",
+		"Lay out | One tray for the larger number. The smaller is laid in cards alone.",
 		"Build 503 | 503: five hundreds, no tens and three ones.",
 		"Label the tray | The large cards read 503.",
 		"Lay the cards of 128 | The small cards say what is to go: 128.",

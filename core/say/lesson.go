@@ -34,7 +34,7 @@ func (w Words) Phase(at swap.Position) string {
 	case swap.Work:
 		return w.PlaceMany(at.Place)
 	case swap.Swapping:
-		return w.SwapNouns()
+		return w.down().SwapNouns()
 	}
 	return "read"
 }

@@ -12,7 +12,7 @@ func (w Words) takingLine(t swap.Trace, s swap.Step) Line {
 	larger, smaller := t.Problem.Numbers[0], t.Problem.Numbers[1]
 	switch s.Kind {
 	case swap.SetOut:
-		return Line{"Lay out", []Span{plain("One tray for the larger number. The smaller is cards alone.")}}
+		return Line{"Lay out", []Span{plain("One tray for the larger number. The smaller is laid in cards alone.")}}
 	case swap.Build:
 		return Line{fmt.Sprintf("Build %s", w.Numeral(larger)), w.built(larger)}
 	case swap.Label:
@@ -70,7 +70,7 @@ func (w Words) swappedDown(s swap.Step) Line {
 		spans[len(spans)-1] = plain(" and ")
 	}
 	spans = append(spans, w.strong(10, s.To, false), plain("."))
-	return Line{fmt.Sprintf("%s ten %s", capital(w.forms().do), w.pieces(s.To)), spans}
+	return Line{fmt.Sprintf("%s ten %s", capital(w.down().forms().do), w.pieces(s.To)), spans}
 }
 
 func (w Words) takenAway(t swap.Trace, s swap.Step) Line {

@@ -11,6 +11,7 @@ import (
 	"vineswap/core/choose"
 	"vineswap/core/material"
 	"vineswap/core/place"
+	"vineswap/core/swap"
 )
 
 // Words are the class's own words. The zero value is the default of every
@@ -104,6 +105,8 @@ const (
 	Regroup  SwapWord = "regroup"
 	Carry    SwapWord = "carry"
 	Rename   SwapWord = "rename"
+
+	borrow SwapWord = "borrow" // carry's other half, which is no setting of its own
 )
 
 // PlaceWord is the class's words for places: the places' own names, or in the
@@ -141,15 +144,13 @@ var swapForms = map[SwapWord]forms{
 	Exchange: {"exchange", "exchanges", "an exchange", "are exchanged for", "is exchanged for", "exchange for"},
 	Regroup:  {"regrouping", "regroupings", "a regrouping", "regroup as", "regroups as", "regroup as"},
 	Carry:    {"carry", "carries", "a carry", "carry over as", "is borrowed as", "carry over as"},
+	borrow:   {"borrow", "borrows", "a borrow", "carry over as", "is borrowed as", "borrow"},
 	Rename:   {"renaming", "renamings", "a renaming", "are renamed as", "is renamed as", "rename as"},
 }
 
 // ParseSwapWord reads a word for the swap.
 func ParseSwapWord(text string) (SwapWord, error) {
-	if _, ok := swapForms[SwapWord(text)]; !ok {
-		return "", fmt.Errorf("%w: %q is not swap, trade, exchange, regroup, carry or rename", ErrWord, text)
-	}
-	return SwapWord(text), nil
+	return ParseSide(text, SwapWords())
 }
 
 // ParsePlaceWord reads words for places.
@@ -162,6 +163,23 @@ func (w Words) forms() forms {
 		return swapForms[Swap]
 	}
 	return swapForms[w.Swap]
+}
+
+// down are the words for one of a place for ten of the place below. A class that
+// carries borrows there.
+func (w Words) down() Words {
+	if w.Swap == Carry {
+		w.Swap = borrow
+	}
+	return w
+}
+
+// For are the words in which the swaps of a kind of problem are named.
+func (w Words) For(k swap.Kind) Words {
+	if k == swap.Sum || k == swap.Trays {
+		return w
+	}
+	return w.down()
 }
 
 // NoSwap names a place that does not swap: "no swap".
@@ -243,6 +261,9 @@ func Piece(kind material.Kind, p place.Place, n int) string {
 
 // Stage names a stage in the class's words.
 func (w Words) Stage(id choose.StageID) string {
+	if strings.HasPrefix(string(id), "taking/") {
+		w = w.down()
+	}
 	f := w.forms()
 	switch id {
 	case choose.FirstSnake:
@@ -279,6 +300,9 @@ func (w Words) Stage(id choose.StageID) string {
 
 // StageAsks says what a stage asks of the numbers.
 func (w Words) StageAsks(id choose.StageID) string {
+	if strings.HasPrefix(string(id), "taking/") {
+		w = w.down()
+	}
 	f := w.forms()
 	switch id {
 	case choose.FirstSnake:

@@ -21,8 +21,10 @@ func (w *worker) check() {
 	w.putBack()
 }
 
-// putBack lays everything to what stayed and swaps it up until the number that
-// was begun with lies there.
+// putBack lays everything to what stayed and undoes each swap, the last one first,
+// so that never more lies in a place than before: in the end the number that was
+// begun with lies there. Swaps of the same places that follow one another are
+// undone at once.
 func (w *worker) putBack() {
 	var moves []Move
 	for _, pile := range w.zones {
@@ -31,10 +33,22 @@ func (w *worker) putBack() {
 		}
 	}
 	w.step(Step{Kind: PutBack}, moves...)
-	for p := place.Ones; p < place.Millions; p++ {
-		if tens := w.zones.In(Start)[p] / 10; tens > 0 {
-			w.step(Step{Kind: SwapUp, From: p, To: p + 1, Count: 10 * tens}, Move{Start, Store, p, 10 * tens}, Move{Store, Start, p + 1, tens})
+	for last := len(w.trace.Swaps) - 1; last >= 0; {
+		swap, times := w.trace.Swaps[last], 0
+		for ; last >= 0 && w.trace.Swaps[last] == swap; last-- {
+			times++
 		}
+		w.undo(swap, times)
 	}
 	w.step(Step{Kind: Compare})
+}
+
+// undo swaps up what was swapped down so many times: tens for one each, and nines
+// of the places that it went over.
+func (w *worker) undo(s Swap, times int) {
+	moves := []Move{{Start, Store, s.To, 10 * times}}
+	for p := s.To + 1; p < s.From; p++ {
+		moves = append(moves, Move{Start, Store, p, 9 * times})
+	}
+	w.step(Step{Kind: SwapUp, From: s.To, To: s.From, Count: 10 * times}, append(moves, Move{Store, Start, s.From, times})...)
 }

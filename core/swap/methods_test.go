@@ -247,3 +247,33 @@ func BenchmarkTakingOverFourZeros(b *testing.B) {
 		}
 	}
 }
+
+// The fullest moment is the largest count seen: joining a column with what comes
+// up, taking what is written as standing in a place, sharing what is dealt.
+func TestFullestIsTheLargestCountSeen(t *testing.T) {
+	rng := rand.New(rand.NewPCG(19, 89))
+	for range 3_000 {
+		p := randomProblem(rng)
+		trace, err := swap.Method{Order: []swap.Order{swap.AsNeeded, swap.SwapsFirst}[rng.IntN(2)], Zeros: []swap.Zeros{swap.PlaceByPlace, swap.AsOne}[rng.IntN(2)]}.Solve(p)
+		if err != nil {
+			t.Fatal(err)
+		}
+		var seen place.Holding
+		for _, c := range trace.Columns {
+			seen[c.Place] = c.Sum()
+		}
+		for _, c := range trace.Sharing {
+			seen[c.Place] = c.Count()
+		}
+		if p.Kind == swap.Difference {
+			for _, c := range trace.Steps[len(trace.Steps)-1].Column {
+				if c.Role == swap.Larger || c.Role == swap.Changed {
+					seen[c.Place] = max(seen[c.Place], c.Digit)
+				}
+			}
+		}
+		if p.Kind != swap.Grouping && trace.Fullest() != seen {
+			t.Fatalf("%v by %+v: the fullest is %v, counted were %v", p, trace.Method, trace.Fullest(), seen)
+		}
+	}
+}

@@ -317,7 +317,7 @@ func ExampleSolve() {
 }
 
 func FuzzParse(f *testing.F) {
-	for _, seed := range []string{"47+25", "", "+", "1+2+3+4+5+6+7", " 9 + 9 ", "47-25", "９+1", "1+\xff", "999999+999999"} {
+	for _, seed := range []string{"47+25", "", "+", "1+2+3+4+5+6+7", " 9 + 9 ", "47-25", "９+1", "1+\xff", "999999+999999", "78:6", "213×3", "97 ÷ 4", "5−3", "8/0", "2+3-1", "3-5", "1:2:3", ":", "6*"} {
 		f.Add(seed)
 	}
 	f.Fuzz(func(t *testing.T, text string) {

@@ -72,7 +72,7 @@
     {/if}
     {#each rows as row (row)}
       <div
-        class={row < 1 || row > sheet.numbers ? 'small' : 'digit'}
+        class={row < 1 || row > sheet.numbers ? 'strip' : 'digit'}
         style:grid-column={i + 2}
         style:grid-row={gridRow(row)}
       >
@@ -136,11 +136,11 @@
     font-size: var(--t2);
     line-height: 22px;
   }
-  .small {
-    min-height: 36px;
+  .strip {
+    min-height: 1.4em;
     display: grid;
     place-items: center;
-    font-size: 24px;
+    font-size: 0.54em;
     font-weight: 700;
   }
   .digit {
@@ -151,16 +151,16 @@
   .small-aside {
     position: absolute;
     top: 0;
-    left: 1px;
-    font-size: 21px;
+    left: 0;
+    font-size: 0.46em;
     font-weight: 700;
-    line-height: 24px;
+    line-height: 1.2;
   }
-  .small .small-front {
+  .strip .small-front {
     position: static;
-    font-size: 17px;
+    font-size: 0.72em;
   }
-  .small:has(.small-front) {
+  .strip:has(.small-front) {
     display: flex;
     justify-content: center;
     align-items: center;
@@ -172,17 +172,15 @@
   .due {
     display: grid;
     place-items: center;
-    width: 34px;
-    height: 34px;
+    width: 1.4em;
+    height: 1.4em;
     border: 2px dashed var(--leaf);
     border-radius: 50%;
     color: var(--leaf);
     background: var(--sheet);
   }
   .due.small-aside {
-    width: 24px;
-    height: 24px;
-    left: -8px;
+    left: -0.3em;
   }
   .sign {
     grid-column: 1;

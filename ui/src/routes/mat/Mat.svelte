@@ -176,7 +176,11 @@
 
   {#snippet book()}
     {#if lesson && step}
-      <div class="written" hidden={step.kind === 'estimate'}>
+      <div
+        class="written"
+        class:tall={step.sheet.over + step.sheet.numbers > 3}
+        hidden={step.kind === 'estimate'}
+      >
         {#if expanded}
           <div class="form kid" role="img" aria-label="Expanded form: {step.form.join(' = ')}">
             {#each step.form as line, i (i)}
@@ -197,9 +201,6 @@
             size={places.length > 4 ? 40 : 46}
           />
         {/if}
-        <p class="as">
-          <button class="act" onclick={turnOver}>{expanded ? 'Column' : 'Expanded form'}</button>
-        </p>
       </div>
       <div class="words">
         {#if turn}
@@ -235,9 +236,16 @@
           </button>
           <Next label={next?.do ?? lesson.finish} onclick={forward} />
         </div>
-        {#if next && lesson.children.length && shared.mayPresent}
-          <div class="write"><button class="act" onclick={toRecord}>{lesson.writeUp}</button></div>
-        {/if}
+        <div class="write">
+          {#if next && lesson.children.length && shared.mayPresent}
+            <button class="act" onclick={toRecord}>{lesson.writeUp}</button>
+          {/if}
+          {#if step.kind !== 'estimate'}
+            <button class="act as" onclick={turnOver}
+              >{expanded ? 'Column' : 'Expanded form'}</button
+            >
+          {/if}
+        </div>
         {#if shared.shortcuts}
           <p class="keys" aria-hidden="true"><kbd>backspace</kbd><kbd>space</kbd></p>
         {/if}
@@ -288,10 +296,6 @@
   }
   .form .none {
     color: var(--ink-2);
-  }
-  .as {
-    margin-top: 2px;
-    text-align: right;
   }
   .note {
     position: absolute;
@@ -357,8 +361,12 @@
     color: var(--ink-2);
   }
   .write {
-    display: block;
+    display: flex;
+    gap: var(--s3);
     margin-bottom: -12px;
+  }
+  .as {
+    margin-left: auto;
   }
   .keys {
     display: flex;
@@ -380,6 +388,9 @@
       float: left;
       margin-right: 28px;
       zoom: 0.86;
+    }
+    .written.tall {
+      zoom: 0.68;
     }
     .words {
       margin-top: 0;

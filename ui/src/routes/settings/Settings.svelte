@@ -106,8 +106,8 @@
                       words={desk.words.places}
                       sheet={side.sheet}
                       heads={false}
-                      cell={30}
-                      size={26}
+                      cell={36}
+                      size={30}
                     />
                   </span>
                 {/if}
