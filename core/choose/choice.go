@@ -4,10 +4,41 @@ import (
 	"errors"
 	"fmt"
 	"slices"
+	"strconv"
 	"strings"
 
 	"vineswap/core/place"
 )
+
+// Op is the operation that numbers are chosen for. The empty word is Join.
+type Op string
+
+// The operations. Joining has two to six numbers, taking the larger and the
+// smaller, sharing a number and 2 to 9 sharers, trays the number of each tray and
+// 2 to 9 trays.
+const (
+	Join  Op = "add"
+	Take  Op = "subtract"
+	Share Op = "share"
+	Trays Op = "multiply"
+)
+
+// Ops returns all operations.
+func Ops() []Op { return []Op{Join, Take, Share, Trays} }
+
+// ErrOp is wrapped by the error about an operation that is not known.
+var ErrOp = errors.New("numbers are chosen for add, subtract, share or multiply")
+
+// ParseOp reads the name of an operation; empty is Join.
+func ParseOp(text string) (Op, error) {
+	if text == "" {
+		return Join, nil
+	}
+	if op := Op(text); slices.Contains(Ops(), op) {
+		return op, nil
+	}
+	return Join, fmt.Errorf("%w, not %q", ErrOp, text)
+}
 
 // Want is what is asked of a place, or of the zeros of a problem. The zero
 // value leaves it open.
@@ -40,21 +71,114 @@ func (w Want) String() string { return wantNames[w] }
 // allows tells whether a fact is as wanted.
 func (w Want) allows(fact bool) bool { return w == Any || (w == Yes) == fact }
 
-// Choice is what is wanted of the problems: sums of two to six numbers.
-type Choice struct {
-	Stage  StageID           // the stage that they belong to; empty when chosen by hand
-	Digits []int             // how many digits each number has, 1 to 6, in written order
-	Swap   [place.Count]Want // the knot of each place: whether it swaps
-	Zeros  Want              // whether a digit 0 stands in the numbers
-	Laid   bool              // the result stays within what can be laid out with pieces
+// Facts limits which two digits meet in a column. Adding to nothing, or nothing,
+// is no fact. Joining looks at the running sums in written order, of which what
+// was swapped is gone; equal trays likewise; taking at what stands in a place and
+// what goes.
+type Facts string
+
+// The limits. The empty word is AllFacts.
+const (
+	AllFacts  Facts = "all"
+	UpToTen   Facts = "up-to-ten"
+	TwinFacts Facts = "doubles"
+	Bonds     Facts = "bonds" // of ten
+)
+
+// FactLimits returns the limits, the widest first.
+func FactLimits() []Facts { return []Facts{AllFacts, UpToTen, TwinFacts, Bonds} }
+
+// ErrFacts is wrapped by the error about a limit of facts that is not known.
+var ErrFacts = errors.New("facts are all, up-to-ten, doubles or bonds")
+
+// ParseFacts reads a limit; empty is AllFacts.
+func ParseFacts(text string) (Facts, error) {
+	if text == "" {
+		return AllFacts, nil
+	}
+	if f := Facts(text); slices.Contains(FactLimits(), f) {
+		return f, nil
+	}
+	return AllFacts, fmt.Errorf("%w, not %q", ErrFacts, text)
 }
+
+// allow tells whether two digits that make a sum may meet.
+func (f Facts) allow(a, b int) bool {
+	switch {
+	case a == 0 || b == 0:
+		return true
+	case f == UpToTen:
+		return a+b <= tenOver
+	case f == TwinFacts:
+		return a == b
+	case f == Bonds:
+		return a+b == tenOver
+	}
+	return true
+}
+
+// Wants is a wish for each place, ones first.
+type Wants [place.Count]Want
+
+// Choice is what is wanted of the problems.
+type Choice struct {
+	Op     Op
+	Stage  StageID // the stage that they belong to; empty when chosen by hand
+	Digits []int   // how many digits each number has, 1 to 6, in written order; of sharing and trays the number's alone
+	By     int     // how many share, or how many trays there are; 0 for any of 2 to 9
+
+	Swap    Wants // whether the place swaps: in joining its column reaches ten, in taking ten come into it, in sharing something is left there after dealing
+	Made    Wants // whether it swaps only because of the swap below it
+	Several Wants // whether it gives up two or more at once
+	Exact   Wants // whether it swaps and nothing stays
+	ZeroAt  Wants // whether a 0 stands there: in a number that is joined, in the larger number, in the number shared
+
+	Zeros Want // whether a 0 stands anywhere in those numbers
+	Cross Want // taking: whether a swap goes through a 0 of the larger number
+	Row   Want // taking: whether it goes through two or more in a row
+	Rest  Want // sharing: whether there is a remainder
+
+	MakesTen Want // whether two digits in the ones make ten; in taking, whether ten stand there
+	Doubles  Want // whether two digits in the ones are alike; in taking, whether half of what stands there goes
+	Facts    Facts
+
+	Limit  [place.Count]int // the most pieces of a place that there are; 0 for no limit
+	Groups int              // how many groups lay it out at once, each with its own pieces; 0 is one
+	Laid   bool             // all of it can be laid out with pieces
+}
+
+// The number of sharers, or of trays.
+const (
+	fewestBy = 2
+	mostBy   = 9
+)
+
+// MostGroups is how many groups can lay out a problem at once.
+const MostGroups = 12
+
+// MostLimit is the largest limit of pieces of a place.
+const MostLimit = 9_999
 
 // Errors of a choice that makes no sense, whatever the numbers.
 var (
 	ErrNumbers = errors.New("a sum joins 2 to 6 numbers")
+	ErrTwo     = errors.New("taking away has two numbers, the larger first")
+	ErrOne     = errors.New("give the digits of the first number alone; the second is 2 to 9")
 	ErrDigits  = fmt.Errorf("a number has 1 to %d digits", place.MostDigits)
+	ErrShorter = errors.New("the larger number is not the shorter one")
 	ErrNoPlace = errors.New("none of the numbers has this place")
+	ErrBy      = fmt.Errorf("there are %d to %d sharers or trays", fewestBy, mostBy)
+	ErrLimit   = fmt.Errorf("a limit is 1 to %d pieces", MostLimit)
+	ErrGroups  = fmt.Errorf("1 to %d groups lay it out at once", MostGroups)
+	ErrSuits   = errors.New("this cannot be asked of the operation")
 )
+
+func (c Choice) op() Op {
+	if c.Op == "" {
+		return Join
+	}
+	return c.Op
+}
 
 // Top returns the highest place that the numbers have.
 func (c Choice) Top() place.Place { return place.Place(slices.Max(c.Digits) - 1) }
@@ -62,32 +186,87 @@ func (c Choice) Top() place.Place { return place.Place(slices.Max(c.Digits) - 1)
 // Valid tells why the choice makes no sense; nil when it does, even if no
 // problem fits it.
 func (c Choice) Valid() error {
-	if len(c.Digits) < 2 || len(c.Digits) > 6 {
-		return fmt.Errorf("%w: %d given", ErrNumbers, len(c.Digits))
+	if _, err := ParseOp(string(c.Op)); err != nil {
+		return err
+	}
+	if err := c.validDigits(); err != nil {
+		return err
+	}
+	if c.Stage != "" {
+		if err := c.validStage(); err != nil {
+			return err
+		}
+	}
+	if _, err := ParseFacts(string(c.Facts)); err != nil {
+		return err
+	}
+	if c.By != 0 && (c.By < fewestBy || c.By > mostBy) {
+		return fmt.Errorf("%w, not %d", ErrBy, c.By)
+	}
+	if c.Groups < 0 || c.Groups > MostGroups {
+		return fmt.Errorf("%w, not %d", ErrGroups, c.Groups)
+	}
+	for p, n := range c.Limit {
+		if n < 0 || n > MostLimit {
+			return fmt.Errorf("%w, not %d of the %v", ErrLimit, n, place.Place(p))
+		}
+	}
+	return c.validWishes()
+}
+
+func (c Choice) validDigits() error {
+	n := len(c.Digits)
+	switch op := c.op(); {
+	case op == Join && (n < 2 || n > 6):
+		return fmt.Errorf("%w: %d given", ErrNumbers, n)
+	case op == Take && n != 2:
+		return fmt.Errorf("%w: %d given", ErrTwo, n)
+	case (op == Share || op == Trays) && n != 1:
+		return fmt.Errorf("%w: %d given", ErrOne, n)
 	}
 	for _, d := range c.Digits {
 		if d < 1 || d > place.MostDigits {
 			return fmt.Errorf("%w, not %d", ErrDigits, d)
 		}
 	}
-	for p := c.Top() + 1; int(p) < place.Count; p++ {
-		if c.Swap[p] == Yes {
-			return fmt.Errorf("%w: %v cannot swap", ErrNoPlace, p)
-		}
+	if c.op() == Take && c.Digits[0] < c.Digits[1] {
+		return fmt.Errorf("%w: %d digits, then %d", ErrShorter, c.Digits[0], c.Digits[1])
 	}
-	if c.Stage != "" {
-		if _, err := ParseStage(string(c.Stage)); err != nil {
-			return err
+	return nil
+}
+
+func (c Choice) validStage() error {
+	if _, err := ParseStage(string(c.Stage)); err != nil {
+		return err
+	}
+	if op := c.Stage.Op(); op != c.op() {
+		return fmt.Errorf("%w: %s is a stage of %s", ErrSuits, c.Stage, op)
+	}
+	return nil
+}
+
+// validWishes looks for wishes of places that no number has, and for those that
+// the operation does not know.
+func (c Choice) validWishes() error {
+	for _, w := range c.wishes() {
+		if !w.Kind.Suits(c.op()) {
+			return fmt.Errorf("%w: %s in %s", ErrSuits, w.Kind, c.op())
+		}
+		if w.Kind.OfPlace() && w.Want == Yes && w.Place > c.Top() {
+			return fmt.Errorf("%w: %v cannot swap", ErrNoPlace, w.Place)
 		}
 	}
 	return nil
 }
 
-// Fitted returns the choice without the knots of places that no number has,
-// as when a number is made shorter.
+// Fitted returns the choice without the wishes of places that no number has, as
+// when a number is made shorter, and without those that its operation does not
+// know.
 func (c Choice) Fitted() Choice {
-	for p := c.Top() + 1; int(p) < place.Count; p++ {
-		c.Swap[p] = Any
+	for _, w := range c.wishes() {
+		if !w.Kind.Suits(c.op()) || w.Kind.OfPlace() && w.Kind != Shelf && w.Place > c.Top() {
+			c = c.Without(w)
+		}
 	}
 	return c
 }
@@ -101,27 +280,60 @@ func (c Choice) Tied(p place.Place) Want {
 	return c.Stage.rule(c.Top()).swap[p]
 }
 
+// limit is how many pieces of a place one group may use; 0 for no limit.
+func (c Choice) limit(p place.Place) int {
+	if c.Limit[p] == 0 || c.Groups <= 1 {
+		return c.Limit[p]
+	}
+	return max(c.Limit[p]/c.Groups, -1)
+}
+
 // ParseSwaps reads "ones=yes,tens=no" into the knots of a choice. Unknown and
 // repeated places, and words that are no wish, are errors; an empty text leaves
 // everything open.
-func ParseSwaps(text string) (swap [place.Count]Want, err error) {
+func ParseSwaps(text string) (Wants, error) {
+	var wants Wants
+	err := byPlace(text, func(p place.Place, wish string) (err error) {
+		wants[p], err = ParseWant(wish)
+		return err
+	})
+	return wants, err
+}
+
+// ParseLimits reads "ones=20,tens=15" into the limits of a choice, with the same
+// errors.
+func ParseLimits(text string) ([place.Count]int, error) {
+	var limits [place.Count]int
+	err := byPlace(text, func(p place.Place, most string) error {
+		n, err := strconv.Atoi(most)
+		if err != nil || n < 1 || n > MostLimit {
+			return fmt.Errorf("%w, not %q", ErrLimit, most)
+		}
+		limits[p] = n
+		return nil
+	})
+	return limits, err
+}
+
+// byPlace reads a list of place=word.
+func byPlace(text string, set func(p place.Place, word string) error) error {
 	seen := [place.Count]bool{}
 	if text == "" {
-		return swap, nil
+		return nil
 	}
 	for part := range strings.SplitSeq(text, ",") {
-		name, wish, _ := strings.Cut(part, "=")
+		name, word, _ := strings.Cut(part, "=")
 		p, err := place.Parse(strings.TrimSpace(name))
 		if err != nil {
-			return swap, err
+			return err
 		}
 		if seen[p] {
-			return swap, fmt.Errorf("%v is named twice", p)
+			return fmt.Errorf("%v is named twice", p)
 		}
 		seen[p] = true
-		if swap[p], err = ParseWant(strings.TrimSpace(wish)); err != nil {
-			return swap, fmt.Errorf("%v: %w", p, err)
+		if err := set(p, strings.TrimSpace(word)); err != nil {
+			return fmt.Errorf("%v: %w", p, err)
 		}
 	}
-	return swap, nil
+	return nil
 }

@@ -4,6 +4,7 @@ import (
 	"errors"
 	"fmt"
 	"math/rand/v2"
+	"slices"
 	"testing"
 
 	"vineswap/core/choose"
@@ -20,7 +21,7 @@ func space(t testing.TB, c choose.Choice) *choose.Space {
 	return s
 }
 
-func knots(t testing.TB, text string) [place.Count]choose.Want {
+func knots(t testing.TB, text string) choose.Wants {
 	t.Helper()
 	swaps, err := choose.ParseSwaps(text)
 	if err != nil {
@@ -87,134 +88,476 @@ func TestParseSwaps(t *testing.T) {
 			t.Errorf("%q was read as %v", bad, got)
 		}
 	}
-	if got := knots(t, "ones=yes, hundreds=no"); got != [place.Count]choose.Want{choose.Yes, choose.Any, choose.No} {
+	if got := knots(t, "ones=yes, hundreds=no"); got != (choose.Wants{choose.Yes, choose.Any, choose.No}) {
 		t.Errorf("read %v", got)
 	}
 }
 
-// judge tells by plain arithmetic whether numbers fit a choice; it shares
-// nothing with the programme that counts.
-func judge(c choose.Choice, numbers []int) bool {
-	var swaps []int
-	made := false
-	carry, sum, zero := 0, 0, false
-	for _, n := range numbers {
-		sum += n
-		for rest := n; rest > 0; rest /= 10 {
-			zero = zero || rest%10 == 0
-		}
-	}
-	top := int(c.Top())
-	for p, unit := 0, 1; p <= top; p, unit = p+1, unit*10 {
-		own := 0
-		for _, n := range numbers {
-			own += n / unit % 10
-		}
-		swapped := own+carry >= 10
-		if w := c.Swap[p]; w == choose.Yes && !swapped || w == choose.No && swapped {
-			return false
-		}
-		if swapped {
-			swaps = append(swaps, p)
-			made = made || own < 10
-		}
-		carry = (own + carry) / 10
-	}
-	if c.Zeros == choose.Yes && !zero || c.Zeros == choose.No && zero || c.Laid && sum > 9_999 {
-		return false
-	}
-	topSwaps := len(swaps) > 0 && swaps[len(swaps)-1] == top
-	switch c.Stage {
-	case choose.NoSwap:
-		return len(swaps) == 0
-	case choose.OneSwapOnes:
-		return len(swaps) == 1 && swaps[0] == 0 && !topSwaps
-	case choose.OneSwapHigher:
-		return len(swaps) == 1 && swaps[0] != 0 && !topSwaps
-	case choose.SeveralSwaps:
-		return len(swaps) >= 2 && !made && !topSwaps
-	case choose.SwapMakesSwap:
-		return made && !topSwaps
-	case choose.NewPlace:
-		return topSwaps
-	}
-	return true
+// facts are what plain arithmetic finds in a problem; it shares nothing with the
+// programme that counts.
+type facts struct {
+	op                                choose.Op
+	numbers                           []int
+	top                               int
+	swaps, made, several, exact, zero [place.Count]bool
+	anyZero, anyMade, rest, ten, twin bool
+	count, row                        int     // swapping places, zeros crossed in a row
+	meets                             [4]bool // by limit of facts: two digits meet that it forbids
+	full                              *place.Holding
 }
 
-// enumerate calls visit with every tuple of numbers of the given lengths.
-func enumerate(digits []int, numbers []int, visit func([]int)) {
-	if len(numbers) == len(digits) {
-		visit(numbers)
-		return
+func pow(p int) int { return place.Place(p).Unit() }
+
+func digit(n, p int) int { return n / pow(p) % 10 }
+
+func factsOf(op choose.Op, lengths, numbers []int) *facts {
+	f := &facts{op: op, numbers: numbers, top: slices.Max(lengths) - 1}
+	zeroIn := numbers
+	switch op {
+	case choose.Take:
+		zeroIn = numbers[:1]
+		f.taking(numbers[0], numbers[1])
+	case choose.Share:
+		zeroIn = numbers[:1]
+		n, by := numbers[0], numbers[1]
+		f.rest = n%by > 0
+		for p := range f.top + 1 {
+			left := n / pow(p) % by
+			f.swaps[p], f.several[p] = left > 0, left > 1
+		}
+	case choose.Trays:
+		zeroIn = numbers[:1]
+		for p := range f.top + 1 {
+			f.added(p, digit(numbers[0], p)*numbers[1], numbers[0]%pow(p)*numbers[1])
+		}
+	default:
+		for p := range f.top + 1 {
+			own, below := 0, 0
+			for _, n := range numbers {
+				own, below = own+digit(n, p), below+n%pow(p)
+			}
+			f.added(p, own, below)
+		}
 	}
-	low := place.Place(digits[len(numbers)] - 1).Unit()
-	for n := low; n < low*10; n++ {
-		enumerate(digits, append(numbers, n), visit)
+	for _, n := range zeroIn {
+		for p := 0; n >= pow(p); p++ {
+			if digit(n, p) == 0 {
+				f.zero[p], f.anyZero = true, true
+			}
+		}
+	}
+	for p := range f.top + 1 {
+		if f.swaps[p] && (op != choose.Share || p > 0) {
+			f.count++
+		}
+		f.anyMade = f.anyMade || f.made[p]
+		f.meeting(p, lengths)
+	}
+	return f
+}
+
+// added notes a column with its own sum, when the columns below have another.
+func (f *facts) added(p, own, below int) {
+	sum := own + below/pow(p)
+	f.swaps[p], f.several[p] = sum >= 10, sum >= 20
+	f.made[p] = f.swaps[p] && own < 10
+	f.exact[p] = f.swaps[p] && sum%10 == 0
+}
+
+func (f *facts) taking(a, b int) {
+	run := 0
+	for p := range f.top + 1 {
+		given := p > 0 && f.swaps[p-1]
+		f.swaps[p] = a%pow(p+1) < b%pow(p+1)
+		f.made[p] = f.swaps[p] && given && digit(a, p) == digit(b, p)
+		if run++; digit(a, p) != 0 || !given {
+			run = 0
+		}
+		f.row = max(f.row, run)
 	}
 }
 
-func randomChoice(rng *rand.Rand, digits []int) choose.Choice {
-	c := choose.Choice{Digits: digits, Zeros: choose.Want(rng.IntN(3)), Laid: rng.IntN(2) == 0}
-	if rng.IntN(2) == 0 {
-		c.Stage = choose.Stages()[rng.IntN(len(choose.Stages()))]
+// meeting looks at the digits that meet in a place.
+func (f *facts) meeting(p int, lengths []int) {
+	meet := func(a, b int) {
+		if a > 0 && b > 0 {
+			f.meets[1] = f.meets[1] || a+b > 10
+			f.meets[2] = f.meets[2] || a != b
+			f.meets[3] = f.meets[3] || a+b != 10
+		}
 	}
-	for p := range c.Top() + 1 {
-		c.Swap[p] = choose.Want(max(0, rng.IntN(5)-2)) // open more often than tied
-	}
-	return c
-}
-
-// Count equals enumeration: every knot, zero wish and stage over all pairs of
-// two digits, and seeded choices over other shapes.
-func TestCountIsEnumeration(t *testing.T) {
-	var choices []choose.Choice
-	for ones := range choose.Want(3) {
-		for tens := range choose.Want(3) {
-			for zeros := range choose.Want(3) {
-				for _, stage := range append(choose.Stages(), "") {
-					choices = append(choices, choose.Choice{Digits: []int{2, 2}, Swap: [place.Count]choose.Want{ones, tens}, Zeros: zeros, Stage: stage})
+	switch f.op {
+	case choose.Share:
+	case choose.Trays:
+		for k := 1; k < f.numbers[1]; k++ {
+			meet(k*digit(f.numbers[0], p)%10, digit(f.numbers[0], p))
+		}
+	case choose.Take:
+		lower := digit(f.numbers[1], p)
+		if lower == 0 {
+			return
+		}
+		had := digit(f.numbers[0], p) + 10*bit(f.swaps[p])
+		if p > 0 {
+			had -= bit(f.swaps[p-1])
+		}
+		meet(had-lower, lower)
+		if p == 0 {
+			f.ten, f.twin = had == 10, had == 2*lower
+		}
+	default:
+		sum := 0
+		for i, n := range f.numbers {
+			d := digit(n, p)
+			if p >= lengths[i] {
+				continue
+			}
+			meet(sum%10, d)
+			sum += d
+			for _, m := range f.numbers[:i] {
+				if e := digit(m, p); p == 0 && d > 0 && e > 0 {
+					f.ten, f.twin = f.ten || d+e == 10, f.twin || d == e
 				}
 			}
 		}
 	}
-	rng := rand.New(rand.NewPCG(8, 6))
-	for _, digits := range [][]int{{1, 1}, {2, 1}, {1, 3}, {3, 2}, {2, 2, 2}, {1, 2, 1}, {1, 1, 1, 1, 1}, {4, 1}} {
-		for range 12 {
-			choices = append(choices, randomChoice(rng, digits))
+}
+
+func bit(b bool) int {
+	if b {
+		return 1
+	}
+	return 0
+}
+
+func says(w choose.Want, fact bool) bool { return w == choose.Any || (w == choose.Yes) == fact }
+
+// fit tells whether the problem is as wanted.
+func (f *facts) fit(c choose.Choice) bool {
+	if f.op == choose.Take && f.numbers[0] <= f.numbers[1] || c.By > 0 && f.numbers[1] != c.By || f.meets[max(0, slices.Index(choose.FactLimits(), c.Facts))] {
+		return false
+	}
+	for p := range f.top + 1 {
+		if !says(c.Swap[p], f.swaps[p]) || !says(c.Made[p], f.made[p]) || !says(c.Several[p], f.several[p]) || !says(c.Exact[p], f.exact[p]) || !says(c.ZeroAt[p], f.zero[p]) {
+			return false
 		}
 	}
-	for _, c := range choices {
-		want := 0
-		enumerate(c.Digits, nil, func(numbers []int) {
-			if judge(c, numbers) {
-				want++
+	return says(c.Zeros, f.anyZero) && says(c.Cross, f.row > 0) && says(c.Row, f.row > 1) && says(c.Rest, f.rest) && says(c.MakesTen, f.ten) && says(c.Doubles, f.twin) &&
+		f.of(c.Stage) && f.onTheShelf(c)
+}
+
+func (f *facts) of(stage choose.StageID) bool {
+	topSwaps, ones := f.swaps[f.top], f.swaps[0]
+	switch stage {
+	case choose.NoSwap, choose.TakeNoSwap, choose.EqualTrays:
+		return f.count == 0
+	case choose.OneSwapOnes:
+		return f.count == 1 && ones && !topSwaps
+	case choose.OneSwapHigher:
+		return f.count == 1 && !ones && !topSwaps
+	case choose.SeveralSwaps:
+		return f.count >= 2 && !f.anyMade && !topSwaps
+	case choose.SwapMakesSwap:
+		return f.anyMade && !topSwaps
+	case choose.NewPlace:
+		return topSwaps
+	case choose.ThreeAddends:
+		return len(f.numbers) > 2 && f.top <= 3
+	case choose.AnySum, choose.AnyDifference:
+		return f.top > 3
+	case choose.TakeOneSwapTens:
+		return f.count == 1 && ones
+	case choose.TakeOneSwapHigher:
+		return f.count == 1 && !ones
+	case choose.TakeSeveralSwaps:
+		return f.count >= 2 && f.row == 0
+	case choose.AcrossOneZero:
+		return f.row == 1
+	case choose.AcrossZeros:
+		return f.row > 1
+	case choose.EqualTraysSwap:
+		return f.count > 0
+	case choose.ShareEven:
+		return f.count == 0 && !f.rest
+	case choose.ShareSwap:
+		return f.count > 0 && !f.rest
+	case choose.ShareRemainder:
+		return f.rest
+	}
+	return true
+}
+
+func judge(c choose.Choice, numbers []int) bool { return factsOf(c.Op, c.Digits, numbers).fit(c) }
+
+// problemOf is the problem that the numbers of a choice make.
+func problemOf(op choose.Op, numbers []int) swap.Problem {
+	kind := map[choose.Op]swap.Kind{choose.Take: swap.Difference, choose.Share: swap.Sharing, choose.Trays: swap.Trays}[op]
+	if kind == "" {
+		kind = swap.Sum
+	}
+	p := swap.Problem{Kind: kind, Version: swap.Version}
+	for _, n := range numbers {
+		p.Numbers = append(p.Numbers, place.Number(n))
+	}
+	return p
+}
+
+// onTheShelf works the problem with pieces and looks at the fullest moment.
+func (f *facts) onTheShelf(c choose.Choice) bool {
+	if c.Laid {
+		most := f.numbers[0]
+		switch f.op {
+		case choose.Trays:
+			most *= f.numbers[1]
+		case "", choose.Join:
+			for _, n := range f.numbers[1:] {
+				most += n
+			}
+		}
+		if most > 9_999 {
+			return false
+		}
+	}
+	if c.Limit == [place.Count]int{} {
+		return true
+	}
+	if f.full == nil {
+		trace, err := swap.Solve(problemOf(f.op, f.numbers))
+		if err != nil {
+			panic(err)
+		}
+		full := trace.Fullest()
+		f.full = &full
+	}
+	for p, most := range c.Limit {
+		if most > 0 && f.full[p]*max(1, c.Groups) > most {
+			return false
+		}
+	}
+	return true
+}
+
+// enumerate calls visit with every tuple of numbers of a choice's lengths, and
+// with every number of sharers or trays.
+func enumerate(c choose.Choice, visit func([]int)) {
+	var fill func(numbers []int)
+	fill = func(numbers []int) {
+		if len(numbers) < len(c.Digits) {
+			low := place.Place(c.Digits[len(numbers)] - 1).Unit()
+			for n := low; n < low*10; n++ {
+				fill(append(numbers, n))
+			}
+			return
+		}
+		if c.Op != choose.Share && c.Op != choose.Trays {
+			visit(numbers)
+			return
+		}
+		for by := 2; by <= 9; by++ {
+			if c.By == 0 || c.By == by {
+				visit(append(numbers, by))
+			}
+		}
+	}
+	fill(make([]int, 0, 6))
+}
+
+// someWishes is every kind of wish with one choice that asks for it alone.
+func someWishes(op choose.Op, digits []int) []choose.Choice {
+	var all []choose.Choice
+	add := func(set func(c *choose.Choice)) {
+		c := choose.Choice{Op: op, Digits: digits}
+		set(&c)
+		if c.Valid() == nil {
+			all = append(all, c)
+		}
+	}
+	for _, w := range []choose.Want{choose.No, choose.Yes} {
+		for p := range digits[0] {
+			add(func(c *choose.Choice) { c.Swap[p] = w })
+			add(func(c *choose.Choice) { c.Made[p] = w })
+			add(func(c *choose.Choice) { c.Several[p] = w })
+			add(func(c *choose.Choice) { c.Exact[p] = w })
+			add(func(c *choose.Choice) { c.ZeroAt[p] = w })
+		}
+		add(func(c *choose.Choice) { c.Zeros = w })
+		add(func(c *choose.Choice) { c.Cross = w })
+		add(func(c *choose.Choice) { c.Row = w })
+		add(func(c *choose.Choice) { c.Rest = w })
+		add(func(c *choose.Choice) { c.MakesTen = w })
+		add(func(c *choose.Choice) { c.Doubles = w })
+	}
+	for _, f := range choose.FactLimits() {
+		add(func(c *choose.Choice) { c.Facts = f })
+	}
+	for _, stage := range choose.StagesFor(op) {
+		add(func(c *choose.Choice) { c.Stage = stage })
+	}
+	add(func(c *choose.Choice) { c.Limit[place.Ones], c.Limit[place.Tens] = 12, 9 })
+	add(func(c *choose.Choice) { c.Limit[place.Ones], c.Limit[place.Tens], c.Groups = 30, 40, 3 })
+	add(func(c *choose.Choice) { c.Limit[digits[0]] = 1 })
+	add(func(c *choose.Choice) { c.By = 4 })
+	add(func(c *choose.Choice) { c.Laid = true })
+	return all
+}
+
+// randomChoice asks for some things at once; what an operation does not know is
+// not asked.
+func randomChoice(rng *rand.Rand, op choose.Op, digits []int) choose.Choice {
+	rarely := func() choose.Want { return choose.Want(max(0, rng.IntN(9)-6)) }
+	c := choose.Choice{Op: op, Digits: digits, Zeros: rarely(), Cross: rarely(), Row: rarely(), Rest: rarely(), MakesTen: rarely(), Doubles: rarely(), Laid: rng.IntN(2) == 0}
+	if stages := choose.StagesFor(op); rng.IntN(3) == 0 {
+		c.Stage = stages[rng.IntN(len(stages))]
+	}
+	if rng.IntN(4) == 0 {
+		c.Facts = choose.FactLimits()[rng.IntN(4)]
+	}
+	for p := range c.Top() + 1 {
+		c.Swap[p] = choose.Want(max(0, rng.IntN(5)-2)) // open more often than tied
+		c.Made[p], c.Several[p], c.Exact[p], c.ZeroAt[p] = rarely(), rarely(), rarely(), rarely()
+		if rng.IntN(6) == 0 {
+			c.Limit[p] = 8 + rng.IntN(20)
+		}
+	}
+	if rng.IntN(5) == 0 {
+		c.Groups = 1 + rng.IntN(2)
+	}
+	if op == choose.Share || op == choose.Trays {
+		c.By = max(0, rng.IntN(16)-6)
+	}
+	if c.By == 1 {
+		c.By = 0
+	}
+	return c.Fitted()
+}
+
+// shapes are the lengths of numbers that can be enumerated.
+var shapes = map[choose.Op][][]int{
+	choose.Join:  {{1, 1}, {2, 1}, {2, 2}, {1, 3}, {3, 2}, {1, 2, 1}, {2, 2, 1}, {1, 1, 1, 1}, {4, 1}},
+	choose.Take:  {{1, 1}, {2, 1}, {2, 2}, {3, 1}, {3, 2}, {4, 1}},
+	choose.Share: {{1}, {2}, {3}, {4}},
+	choose.Trays: {{1}, {2}, {3}, {4}},
+}
+
+// Count equals enumeration: every wish alone, and seeded choices of several.
+func TestCountIsEnumeration(t *testing.T) {
+	rng := rand.New(rand.NewPCG(8, 7))
+	for op, list := range shapes {
+		t.Run(string(op), func(t *testing.T) {
+			t.Parallel()
+			rng := rand.New(rand.NewPCG(8, 6))
+			for _, digits := range list {
+				choices := someWishes(op, digits)
+				for range 30 {
+					choices = append(choices, randomChoice(rng, op, digits))
+				}
+				if slices.Max(digits) > 2 && len(digits) > 1 || slices.Max(digits) > 3 { // working each with pieces takes too long
+					choices = slices.DeleteFunc(choices, func(c choose.Choice) bool { return c.Limit != [place.Count]int{} })
+				}
+				counted(t, choices)
 			}
 		})
-		if got := space(t, c).Fits().String(); got != fmt.Sprint(want) {
-			t.Fatalf("%+v: counted %s, enumerated %d", c, got, want)
+	}
+	// All pairs of three digits, and three numbers of two.
+	for _, c := range []choose.Choice{{Op: choose.Join, Digits: []int{3, 3}}, {Op: choose.Take, Digits: []int{3, 3}}, {Op: choose.Join, Digits: []int{2, 2, 2}}} {
+		choices := []choose.Choice{c}
+		for range 12 {
+			some := randomChoice(rng, c.Op, c.Digits)
+			some.Limit = [place.Count]int{}
+			choices = append(choices, some)
+		}
+		counted(t, choices)
+	}
+}
+
+// counted holds the count of choices against enumeration.
+func counted(t *testing.T, choices []choose.Choice) {
+	t.Helper()
+	want := make([]int, len(choices))
+	enumerate(choose.Choice{Op: choices[0].Op, Digits: choices[0].Digits}, func(numbers []int) {
+		f := factsOf(choices[0].Op, choices[0].Digits, numbers)
+		for i, c := range choices {
+			want[i] += bit(f.fit(c))
+		}
+	})
+	for i, c := range choices {
+		if got := space(t, c).Fits().String(); got != fmt.Sprint(want[i]) {
+			t.Fatalf("%+v: counted %s, enumerated %d", c, got, want[i])
 		}
 	}
 }
 
-// Index and problem belong to each other one to one.
+// anyShape takes an operation and lengths that can be enumerated.
+func anyShape(rng *rand.Rand) (choose.Op, []int) {
+	op := choose.Ops()[rng.IntN(4)]
+	return op, shapes[op][rng.IntN(3)]
+}
+
+func ints(numbers []place.Number) []int {
+	plain := make([]int, len(numbers))
+	for i, n := range numbers {
+		plain[i] = int(n)
+	}
+	return plain
+}
+
+// Index and problem belong to each other one to one, both ways.
 func TestEveryIndexIsAnotherProblem(t *testing.T) {
 	rng := rand.New(rand.NewPCG(4, 4))
-	for range 60 {
-		c := randomChoice(rng, [][]int{{2, 2}, {3, 1}, {1, 1, 2}}[rng.IntN(3)])
+	for range 150 {
+		op, digits := anyShape(rng)
+		c := randomChoice(rng, op, digits)
 		s := space(t, c)
 		seen := map[string]bool{}
-		for _, numbers := range s.Draw(1_000_000, 1) {
+		for i := range s.Fits().Big().Uint64() {
+			numbers := s.At(choose.CountOf(i))
 			seen[fmt.Sprint(numbers)] = true
-			plain := make([]int, len(numbers))
-			for i, n := range numbers {
-				plain[i] = int(n)
+			if !judge(c, ints(numbers)) {
+				t.Fatalf("%+v: %v is number %d", c, numbers, i)
 			}
-			if !judge(c, plain) {
-				t.Fatalf("%+v: drew %v", c, numbers)
+			if back, ok := s.Index(numbers); !ok || back != choose.CountOf(i) {
+				t.Fatalf("%+v: %v is number %d, and found at %v", c, numbers, i, back)
 			}
 		}
 		if got := fmt.Sprint(len(seen)); got != s.Fits().String() {
 			t.Fatalf("%+v: %s different problems of %s", c, got, s.Fits())
+		}
+		enumerate(c, func(numbers []int) {
+			p := problemOf(op, numbers)
+			if _, ok := s.Index(p.Numbers); ok != judge(c, numbers) {
+				t.Fatalf("%+v: %v is found: %v", c, numbers, ok)
+			}
+		})
+	}
+}
+
+// Problems that are left out are never drawn, all others are, and the count says
+// so.
+func TestNotAgain(t *testing.T) {
+	rng := rand.New(rand.NewPCG(14, 14))
+	for range 60 {
+		op, digits := anyShape(rng)
+		s := space(t, randomChoice(rng, op, digits))
+		some := s.Draw(rng.IntN(40), rng.Uint64())
+		again := append(some, []place.Number{99, 1}, []place.Number{1}, []place.Number{123_456, 9})
+		if len(some) > 0 {
+			again = append(again, some[0]) // twice worked is left out once
+		}
+		less := s.Except(again)
+		if want := s.Fits().Big().Int64() - int64(less.LeftOut()); less.Fits().Big().Int64() != want || less.LeftOut() < len(some) || less.LeftOut() > len(some)+2 {
+			t.Fatalf("%d of %v are left out, %v are left", less.LeftOut(), s.Fits(), less.Fits())
+		}
+		seen := map[string]bool{}
+		for _, numbers := range less.Draw(100_000, 3) {
+			seen[fmt.Sprint(numbers)] = true
+		}
+		for _, numbers := range again {
+			if seen[fmt.Sprint(numbers)] {
+				t.Fatalf("%v was drawn again", numbers)
+			}
+		}
+		if fmt.Sprint(len(seen)) != less.Fits().String() {
+			t.Fatalf("%d drawn of %v", len(seen), less.Fits())
 		}
 	}
 }
@@ -223,39 +566,74 @@ func TestEveryIndexIsAnotherProblem(t *testing.T) {
 // and belongs to the stage that it was drawn for.
 func TestDrawnProblemsSwapAsAsked(t *testing.T) {
 	rng := rand.New(rand.NewPCG(7, 7))
-	drawn := 0
-	for range 400 {
-		c := randomChoice(rng, [][]int{{4, 4}, {4, 3}, {3, 3}, {2, 4}, {6, 6}, {3, 3, 3}}[rng.IntN(6)])
+	large := map[choose.Op][][]int{
+		choose.Join: {{4, 4}, {4, 3}, {3, 3}, {2, 4}, {6, 6}, {3, 3, 3}, {2, 2, 2, 2, 2, 2}, {6, 5, 4, 3}},
+		choose.Take: {{4, 4}, {4, 3}, {6, 6}, {5, 2}, {3, 3}}, choose.Share: {{3}, {4}, {6}}, choose.Trays: {{3}, {4}, {5}},
+	}
+	drawn := map[choose.Op]int{}
+	for range 1_200 {
+		op := choose.Ops()[rng.IntN(4)]
+		c := randomChoice(rng, op, large[op][rng.IntN(len(large[op]))])
 		for _, numbers := range space(t, c).Draw(20, rng.Uint64()) {
-			drawn++
-			trace, err := swap.Solve(swap.SumOf(numbers...))
+			drawn[op]++
+			trace, err := swap.Solve(problemOf(op, ints(numbers)))
 			if err != nil {
 				t.Fatal(err)
 			}
-			var swapped [place.Count]bool
-			for _, s := range trace.Swaps {
-				swapped[s.From] = true
-			}
 			for p := range c.Top() + 1 {
-				if w := c.Swap[p]; w == choose.Yes && !swapped[p] || w == choose.No && swapped[p] {
+				got := swaps(trace, p)
+				if w := c.Swap[p]; w == choose.Yes && got == 0 || w == choose.No && got > 0 {
+					t.Fatalf("%+v: %v swaps %v", c, numbers, trace.Swaps)
+				}
+				if w := c.Several[p]; w == choose.Yes && got < 2 || w == choose.No && got > 1 {
 					t.Fatalf("%+v: %v swaps %v", c, numbers, trace.Swaps)
 				}
 			}
-			if len(numbers) == 2 && c.Top() <= place.Thousands && c.Stage != "" && choose.StageOf(numbers) != c.Stage {
-				t.Fatalf("%v was drawn for %s and belongs to %s", numbers, c.Stage, choose.StageOf(numbers))
+			if c.Top() <= place.Thousands && c.Stage != "" && stageOf(trace.Problem) != c.Stage && len(numbers) == 2 {
+				t.Fatalf("%v was drawn for %s and belongs to %s", numbers, c.Stage, stageOf(trace.Problem))
 			}
-			if c.Laid && trace.Answer > place.MostWithPieces {
-				t.Fatalf("%v cannot be laid out", numbers)
+			if !judge(c, ints(numbers)) {
+				t.Fatalf("%+v: drew %v", c, numbers)
 			}
 		}
 	}
-	if drawn < 2_000 {
-		t.Fatalf("only %d problems were drawn", drawn)
+	for _, op := range choose.Ops() {
+		if drawn[op] < 1_000 {
+			t.Errorf("only %d problems of %s were drawn", drawn[op], op)
+		}
 	}
 }
 
+// swaps counts the swaps of a place: up out of it in joining, down into it in
+// taking, what is left there after dealing in sharing.
+func swaps(t swap.Trace, p place.Place) int {
+	n := 0
+	for _, s := range t.Swaps {
+		if s.From == p && t.Problem.Kind != swap.Difference || s.To == p && t.Problem.Kind == swap.Difference {
+			n++
+		}
+	}
+	if p == place.Ones {
+		n += int(t.Remainder)
+	}
+	return n
+}
+
+func stageOf(p swap.Problem) choose.StageID {
+	switch p.Kind {
+	case swap.Difference:
+		return choose.StageOfTaking(p.Numbers[0], p.Numbers[1])
+	case swap.Sharing:
+		return choose.StageOfSharing(p.Numbers[0], int(p.Numbers[1]))
+	case swap.Trays:
+		return choose.StageOfTrays(p.Numbers[0], int(p.Numbers[1]))
+	}
+	return choose.StageOf(p.Numbers)
+}
+
 // Draws from a space of 1,260 are uniform: the chi-square statistic of 126,000
-// first draws lies within five standard deviations of its mean.
+// first draws lies within five standard deviations of its mean. So are those that
+// leave problems out.
 func TestDrawIsUniform(t *testing.T) {
 	s := space(t, choose.Choice{Digits: []int{2, 2}, Swap: knots(t, "ones=yes,tens=no")})
 	const kinds, draws = 1_260, 126_000
@@ -293,25 +671,43 @@ func TestDraw(t *testing.T) {
 func TestLanesAreEnumeration(t *testing.T) {
 	rng := rand.New(rand.NewPCG(12, 1))
 	for range 80 {
-		c := randomChoice(rng, [][]int{{2, 2}, {3, 2}, {1, 1, 1}, {1, 2}}[rng.IntN(4)])
+		op, digits := anyShape(rng)
+		c := randomChoice(rng, op, digits)
 		want := map[string]bool{}
-		enumerate(c.Digits, nil, func(numbers []int) {
+		enumerate(c, func(numbers []int) {
 			if !judge(c, numbers) {
 				return
 			}
 			sum := 0
 			for i, n := range numbers {
 				sum += n
-				for p := range c.Digits[i] {
-					want[fmt.Sprintf("number %d place %d digit %d", i, p, n/place.Place(p).Unit()%10)] = true
+				for p := range c.Digits[min(i, len(c.Digits)-1)] {
+					if i < len(c.Digits) {
+						want[fmt.Sprintf("number %d place %d digit %d", i, p, n/place.Place(p).Unit()%10)] = true
+					}
 				}
+			}
+			switch op {
+			case choose.Take:
+				sum = numbers[0] - numbers[1]
+			case choose.Share:
+				sum = numbers[0] / numbers[1]
+			case choose.Trays:
+				sum = numbers[0] * numbers[1]
+			}
+			if op == choose.Share || op == choose.Trays {
+				want[fmt.Sprintf("by %d", numbers[1])] = true
 			}
 			for p := range int(c.Top()) + 1 {
 				want[fmt.Sprintf("sum place %d digit %d", p, sum/place.Place(p).Unit()%10)] = true
 			}
 		})
 		got := map[string]bool{}
-		for _, lane := range space(t, c).Lanes() {
+		lanes, by := space(t, c).Lanes()
+		for _, n := range by.List() {
+			got[fmt.Sprintf("by %d", n)] = true
+		}
+		for _, lane := range lanes {
 			for i, set := range lane.Number {
 				for _, d := range set.List() {
 					got[fmt.Sprintf("number %d place %d digit %d", i, lane.Place, d)] = true
@@ -362,7 +758,7 @@ func TestStagesPartition(t *testing.T) {
 	for _, digits := range [][]int{{2, 2}, {3, 3}, {4, 4}, {4, 2}, {1, 3}} {
 		parts := make([]uint64, 0, 6)
 		sum := uint64(0)
-		for _, stage := range choose.Stages() {
+		for _, stage := range []choose.StageID{choose.NoSwap, choose.OneSwapOnes, choose.OneSwapHigher, choose.SeveralSwaps, choose.SwapMakesSwap, choose.NewPlace} {
 			n := space(t, choose.Choice{Digits: digits, Stage: stage}).Fits().Big().Uint64()
 			parts, sum = append(parts, n), sum+n
 		}
@@ -372,11 +768,36 @@ func TestStagesPartition(t *testing.T) {
 	}
 }
 
+// So do the seven stages of taking and the stages of trays and of sharing.
+func TestOtherStagesPartition(t *testing.T) {
+	for _, c := range []choose.Choice{
+		{Op: choose.Take, Digits: []int{2, 2}}, {Op: choose.Take, Digits: []int{4, 4}}, {Op: choose.Take, Digits: []int{4, 2}}, {Op: choose.Take, Digits: []int{5, 3}},
+		{Op: choose.Share, Digits: []int{3}}, {Op: choose.Trays, Digits: []int{3}}, {Op: choose.Share, Digits: []int{1}},
+	} {
+		sum := uint64(0)
+		for _, stage := range choose.StagesFor(c.Op) {
+			c := c
+			c.Stage = stage
+			if c.Digits[0] > 4 && stage != choose.AnyDifference {
+				continue // of five digits the others are parts
+			}
+			sum += space(t, c).Fits().Big().Uint64()
+		}
+		if all := space(t, c).Fits().Big().Uint64(); sum != all {
+			t.Errorf("%s of %v: the stages hold %d of %d", c.Op, c.Digits, sum, all)
+		}
+	}
+}
+
 // Least is exactly where a stage begins to have problems.
 func TestLeast(t *testing.T) {
 	for _, stage := range choose.Stages() {
-		for n := 1; n <= 4; n++ {
-			none := space(t, choose.Choice{Digits: []int{n, n}, Stage: stage}).Fits().IsZero()
+		for n := 1; n <= 6; n++ {
+			c := choose.Choice{Op: stage.Op(), Stage: stage, Digits: slices.Repeat([]int{n}, stage.Numbers())}
+			if stage == choose.ThreeAddends && n > 4 {
+				continue // those are any sum
+			}
+			none := space(t, c).Fits().IsZero()
 			if none != (n < stage.Least()) {
 				t.Errorf("%s with %d digits: none is %v, the least is %d", stage, n, none, stage.Least())
 			}
@@ -391,12 +812,12 @@ func TestConflicts(t *testing.T) {
 		clash  string
 		mends  int
 	}{
-		{"a 0 in ones that swap", choose.Choice{Digits: []int{2, 2}, Zeros: choose.Yes, Swap: knots(t, "ones=yes,tens=no")}, "[zeros yes knot ones yes]", 2},
+		{"a 0 in ones that swap", choose.Choice{Digits: []int{2, 2}, Zeros: choose.Yes, Swap: knots(t, "ones=yes,tens=no")}, "[zeros yes knot ones yes]", 3},
 		{"thousands without a piece", choose.Choice{Digits: []int{4, 4}, Laid: true, Swap: knots(t, "thousands=yes")}, "[laid knot thousands yes]", 1},
 		{"against the stage", choose.Choice{Digits: []int{3, 3}, Stage: choose.NoSwap, Swap: knots(t, "tens=yes,ones=no")}, "[joining/no-swap knot tens yes]", 2},
 		{"a blank that can only be reached", choose.Choice{Digits: []int{3, 1}, Swap: knots(t, "ones=no,tens=yes")}, "[knot ones no knot tens yes]", 2},
 		{"nothing wrong", choose.Choice{Digits: []int{3, 3}}, "[]", 0},
-		{"the ones cannot be all", choose.Choice{Digits: []int{1, 1}, Stage: choose.OneSwapOnes}, "[joining/one-swap-ones]", 1},
+		{"the ones cannot be all", choose.Choice{Digits: []int{1, 1}, Stage: choose.OneSwapOnes}, "[joining/one-swap-ones]", 2},
 	} {
 		t.Run(c.name, func(t *testing.T) {
 			clash, mends := c.choice.Conflict()
@@ -417,7 +838,7 @@ func TestConflicts(t *testing.T) {
 				t.Errorf("clash %v with %d mends %v, want %s with %d", told, len(mends), mends, c.clash, c.mends)
 			}
 			for _, m := range mends {
-				if got := space(t, c.choice.Without(m.Wish)).Fits(); got != m.Fits || got.IsZero() {
+				if got := space(t, m.Choice).Fits(); got != m.Fits || got.IsZero() {
 					t.Errorf("letting %v go gives %v, said %v", m.Wish, got, m.Fits)
 				}
 			}
@@ -443,7 +864,7 @@ func ExampleChoice_Space() {
 	swaps, _ := choose.ParseSwaps("ones=yes,tens=no")
 	s, _ := choose.Choice{Digits: []int{2, 2}, Swap: swaps}.Space()
 	fmt.Println(s.Fits(), s.Draw(2, 7))
-	// Output: 1260 [[14 48] [29 65]]
+	// Output: 1260 [[16 77] [58 18]]
 }
 
 func FuzzParseSwaps(f *testing.F) {

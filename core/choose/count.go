@@ -49,16 +49,14 @@ func (c Count) times(n uint64) Count {
 	return Count{c.hi*n + over, lo}
 }
 
-// divide returns how often d goes into c, which must be below 2^32, and the
-// rest. The quotient is found bit by bit; its callers divide by the count of
-// the columns above, and what comes out is a number of digit tuples.
-func (c Count) divide(d Count) (quotient uint64, rest Count) {
-	for bit := uint64(1) << 31; bit > 0; bit >>= 1 {
-		if part := d.times(bit); !c.Less(part) {
-			c, quotient = c.minus(part), quotient|bit
-		}
+func (c Count) compare(d Count) int {
+	switch {
+	case c.Less(d):
+		return -1
+	case d.Less(c):
+		return 1
 	}
-	return quotient, c
+	return 0
 }
 
 // below draws a uniform count smaller than n, which is not zero.

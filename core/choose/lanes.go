@@ -23,49 +23,75 @@ func (d Digits) List() []int {
 type Lane struct {
 	Place  place.Place
 	Number []Digits // by number in written order; none where a number has no digit here
-	Sum    Digits   // what can be written under the line
+	Sum    Digits   // what can be written of the result
 }
 
-// Lanes returns, for each place from the ones up, exactly the digits that
-// occur in some problem that fits.
-func (s *Space) Lanes() []Lane {
-	lanes := make([]Lane, len(s.columns))
-	reached := map[state]bool{{}: true}
-	for p := range s.columns {
+// Lanes returns, for each place from the ones up, exactly the digits that occur
+// in some problem that fits, and how many can share or how many trays there can
+// be. Problems that are left out count as fitting.
+func (s *Space) Lanes() (lanes []Lane, by Digits) {
+	lanes = make([]Lane, s.choice.Top()+1)
+	for p := range lanes {
 		lanes[p] = Lane{Place: place.Place(p), Number: make([]Digits, len(s.choice.Digits))}
-		var good tuples // own sums and zero flags that some problem has here
-		next := map[state]bool{}
-		for from := range reached {
-			s.each(p, from, func(own int, zero bool, _ uint64, _ Count) bool {
-				good[own][bit(zero)] = 1
-				lanes[p].Sum |= 1 << ((own + from.carry) % tenOver)
-				to, _ := s.after(p, from, own, zero)
-				next[to] = true
-				return true
-			})
-		}
-		for j, number := range s.columns[p].numbers {
-			lanes[p].Number[number] = s.columns[p].occurring(j, good)
-		}
-		reached = next
 	}
-	return lanes
-}
-
-// occurring returns the digits that the j-th number of a column has in some
-// good filling.
-func (c *column) occurring(j int, good tuples) Digits {
-	others := append(append([]int{}, c.lowest[:j]...), c.lowest[j+1:]...)
-	ways := fillings(others)[0]
-	var found Digits
-	for d := c.lowest[j]; d <= topDigit; d++ {
-		for sum := 0; sum <= topDigit*len(others); sum++ {
-			with := ways[sum][1] > 0 && good[sum+d][1] > 0
-			without := ways[sum][0] > 0 && good[sum+d][bit(d == 0)] > 0
-			if with || without {
-				found |= 1 << d
+	live := []bool{true} // the states that some problem passes
+	for p := range s.columns {
+		col := &s.columns[p]
+		good := make([]bool, len(col.profiles))
+		next := make([]bool, len(s.states[p+1]))
+		for i, yes := range live {
+			for f, to := range s.edges[p][i] {
+				if !yes || to < 0 || s.rest[p+1][to].IsZero() {
+					continue
+				}
+				good[f], next[to] = true, true
+				if !col.by {
+					lanes[col.place].Sum |= 1 << s.written(col, s.states[p][i], col.profiles[f])
+				}
 			}
 		}
+		for j, digits := range col.occurring(good) {
+			if col.by {
+				by = digits
+			} else {
+				lanes[col.place].Number[col.slots[j].number] = digits
+			}
+		}
+		live = next
+	}
+	return lanes, by
+}
+
+// written is the digit of the result in a column.
+func (s *Space) written(col *column, from state, f profile) int {
+	var out outcome
+	switch s.choice.op() {
+	case Take:
+		out, _ = s.take(col, &from, f)
+	case Share:
+		out, _ = s.share(col, from, f)
+	case Trays:
+		out, _ = s.fillTrays(from, f)
+	default:
+		out, _ = s.join(col, from, f)
+	}
+	return out.stays
+}
+
+// occurring returns, for each slot, the digits on some way to a good filling.
+func (c *column) occurring(good []bool) []Digits {
+	found := make([]Digits, len(c.slots))
+	for j := len(c.slots) - 1; j >= 0; j-- {
+		before := make([]bool, len(c.layers[j]))
+		for n := range c.layers[j] {
+			for d, to := range c.layers[j][n].next {
+				if to >= 0 && good[to] {
+					before[n] = true
+					found[j] |= 1 << d
+				}
+			}
+		}
+		good = before
 	}
 	return found
 }

@@ -2,68 +2,26 @@ package choose
 
 import (
 	"math/rand/v2"
+	"slices"
+	"sort"
 
 	"vineswap/core/place"
 )
 
-// Bounds of what one column of six numbers can hold.
-const (
-	mostCarry = 5     // what comes up into a column
-	mostOwn   = 6 * 9 // the sum of a column's own digits
-	tenOver   = 10    // where a column swaps
-	topDigit  = 9     // the largest digit
-	states    = (mostCarry + 1) * 2 * (manySwaps + 1) * 2
-)
-
-// state is what the programme remembers between two columns.
-type state struct {
-	carry int  // what comes up
-	zero  bool // a digit 0 has been seen
-	swaps int  // places that swapped so far, manySwaps and more being one
-	made  bool // a place has swapped only by what came up
-}
-
-func (s state) index() int {
-	return ((s.carry*2+bit(s.zero))*(manySwaps+1)+s.swaps)*2 + bit(s.made)
-}
-
-func bit(b bool) int {
-	if b {
-		return 1
-	}
-	return 0
-}
-
-// stateAt is the inverse of state.index.
-func stateAt(i int) state {
-	s := state{made: i%2 == 1}
-	i /= 2
-	s.swaps, i = i%(manySwaps+1), i/(manySwaps+1)
-	s.zero, s.carry = i%2 == 1, i/2
-	return s
-}
-
-// tuples is how many ways there are to fill some digits of a column, by their
-// sum and by whether a 0 is among them.
-type tuples [mostOwn + 1][2]uint64
-
-// column is one column of the numbers that are chosen.
-type column struct {
-	numbers []int    // which numbers have a digit here
-	lowest  []int    // the smallest digit that each may have: 1 for a first digit
-	ways    []tuples // ways[j]: the ways to fill the digits from the j-th on
-	swap    Want
-	made    Want
-	sealed  bool // the highest place with pieces: what would come up has no piece
-}
-
-// Space is the set of all problems that fit a choice. Its order is fixed, and
-// At finds the problem at any index.
+// Space is the set of all problems that fit a choice. Its order is fixed: At
+// finds the problem at any index, and Index the index of any problem. It is not
+// safe for use by several goroutines at once.
 type Space struct {
 	choice  Choice
 	rule    rule
-	columns []column        // ones first
-	rest    [][states]Count // rest[p][s]: ways to fill the columns from p on, coming in state s
+	counts  bool // whether swapping places are counted
+	crosses bool // whether zeros that are crossed are counted
+	columns []column
+	states  [][]state     // those reached before each column, and at the end
+	edges   [][][]int32   // edges[p][s][f]: where a filling f of column p leads from state s; −1 where it may not
+	rest    [][]Count     // rest[p][s]: the ways to fill the columns from p on
+	weights [][][][]Count // weights[p][s][j][n]: the ways on from node n of layer j, made when first asked for
+	skip    []Count       // the indices of problems that are left out, in order
 }
 
 // Space counts the problems of a choice. The error is that of Choice.Valid.
@@ -72,164 +30,223 @@ func (c Choice) Space() (*Space, error) {
 		return nil, err
 	}
 	s := &Space{choice: c, rule: c.Stage.rule(c.Top())}
-	for p := range c.Top() + 1 {
-		s.columns = append(s.columns, s.column(p))
-	}
+	s.rule.none = s.rule.none || !c.Stage.takes(len(c.Digits))
+	s.counts = s.rule.fewest > 0 || s.rule.most < manySwaps
+	s.crosses = c.Cross != Any || c.Row != Any || s.rule.cross != Any || s.rule.row != Any
+	s.columns = s.choice.columns()
+	s.reach()
 	s.count()
 	return s, nil
 }
 
-func (s *Space) column(p place.Place) column {
-	c := column{swap: s.choice.Swap[p], made: s.rule.made, sealed: s.choice.Laid && p == place.TopPiece}
-	for number, digits := range s.choice.Digits {
-		if int(p) >= digits {
-			continue
-		}
-		lowest := 0
-		if int(p) == digits-1 || s.choice.Zeros == No {
-			lowest = 1
-		}
-		c.numbers, c.lowest = append(c.numbers, number), append(c.lowest, lowest)
-	}
-	c.ways = fillings(c.lowest)
-	if s.choice.Laid && !p.HasPiece() {
-		c.ways[0] = tuples{} // no number with a digit here can be laid out
-	}
-	return c
-}
-
-// fillings returns for each j the ways to fill the digits from the j-th on.
-func fillings(lowest []int) []tuples {
-	ways := make([]tuples, len(lowest)+1)
-	ways[len(lowest)][0][0] = 1
-	for j := len(lowest) - 1; j >= 0; j-- {
-		for sum := 0; sum <= topDigit*(len(lowest)-1-j); sum++ {
-			for d := lowest[j]; d <= topDigit; d++ {
-				ways[j][sum+d][1] += ways[j+1][sum][1]
-				ways[j][sum+d][bit(d == 0)] += ways[j+1][sum][0]
+// reach finds the states between the columns and how fillings lead from one to
+// the next.
+func (s *Space) reach() {
+	s.states = [][]state{{{}}}
+	for p := range s.columns {
+		col := &s.columns[p]
+		ids := map[state]int32{}
+		var next []state
+		edges := make([][]int32, len(s.states[p]))
+		for i, from := range s.states[p] {
+			edges[i] = make([]int32, len(col.profiles))
+			for f, filled := range col.profiles {
+				to, ok := s.step(col, from, filled)
+				if !ok {
+					edges[i][f] = -1
+					continue
+				}
+				id, known := ids[to]
+				if !known {
+					id = int32(len(next))
+					ids[to], next = id, append(next, to)
+				}
+				edges[i][f] = id
 			}
 		}
+		s.edges, s.states = append(s.edges, edges), append(s.states, next)
 	}
-	return ways
 }
 
-// after returns the state that a column with its own digit sum and zeros leads
-// to; ok is false where the choice forbids it.
-func (s *Space) after(p int, from state, own int, zero bool) (to state, ok bool) {
-	c := &s.columns[p]
-	out := (own + from.carry) / tenOver
-	swaps := out > 0
-	made := swaps && own < tenOver
-	if !c.swap.allows(swaps) || !s.rule.swap[p].allows(swaps) || made && c.made == No || swaps && c.sealed {
-		return to, false
-	}
-	return state{out, from.zero || zero, min(from.swaps+bit(swaps), manySwaps), from.made || made}, true
-}
-
-// accepts tells whether the problem may end in this state.
-func (s *Space) accepts(end state) bool {
-	return (s.choice.Zeros != Yes || end.zero) &&
-		end.swaps >= s.rule.fewest && (s.rule.most == manySwaps || end.swaps <= s.rule.most) &&
-		(s.rule.made != Yes || end.made)
-}
-
-// count fills the table of rests from the highest column down.
+// count fills the table of rests from the last column back.
 func (s *Space) count() {
-	s.rest = make([][states]Count, len(s.columns)+1)
-	for i := range states {
-		if s.accepts(stateAt(i)) {
-			s.rest[len(s.columns)][i] = CountOf(1)
+	last := len(s.columns)
+	s.rest = make([][]Count, last+1)
+	s.rest[last] = make([]Count, len(s.states[last]))
+	for i, end := range s.states[last] {
+		if s.accepts(end) {
+			s.rest[last][i] = CountOf(1)
 		}
 	}
-	for p := len(s.columns) - 1; p >= 0; p-- {
-		for i := range states {
+	for p := last - 1; p >= 0; p-- {
+		s.rest[p] = make([]Count, len(s.states[p]))
+		for i, edges := range s.edges[p] {
 			total := Count{}
-			s.each(p, stateAt(i), func(_ int, _ bool, ways uint64, rest Count) bool {
-				total = total.plus(rest.times(ways))
-				return true
-			})
+			for f, to := range edges {
+				if to >= 0 {
+					total = total.plus(s.rest[p+1][to].times(s.columns[p].ways[f]))
+				}
+			}
 			s.rest[p][i] = total
 		}
 	}
-}
-
-// each calls visit for every own sum and zero flag of a column that can be
-// filled and leads on, with the ways to fill it and the rest above, in the
-// order of the space, until visit returns false.
-func (s *Space) each(p int, from state, visit func(own int, zero bool, ways uint64, rest Count) bool) {
-	c := &s.columns[p]
-	for own := 0; own <= topDigit*len(c.numbers); own++ {
-		for zero := range 2 {
-			ways := c.ways[0][own][zero]
-			if ways == 0 {
-				continue
-			}
-			to, ok := s.after(p, from, own, zero == 1)
-			if !ok {
-				continue
-			}
-			if rest := s.rest[p+1][to.index()]; !rest.IsZero() && !visit(own, zero == 1, ways, rest) {
-				return
-			}
-		}
+	s.weights = make([][][][]Count, last)
+	for p := range s.weights {
+		s.weights[p] = make([][][]Count, len(s.states[p]))
 	}
 }
 
 // Fits returns how many problems fit. The order of the numbers matters.
-func (s *Space) Fits() Count { return s.rest[0][state{}.index()] }
+func (s *Space) Fits() Count { return s.rest[0][0].minus(CountOf(uint64(len(s.skip)))) }
+
+// LeftOut returns how many problems would fit and are left out.
+func (s *Space) LeftOut() int { return len(s.skip) }
+
+// Except returns the space without some problems. Those that do not fit anyway
+// are passed over.
+func (s *Space) Except(problems [][]place.Number) *Space {
+	less := *s
+	less.skip = nil
+	for _, numbers := range problems {
+		if index, ok := s.Index(numbers); ok {
+			less.skip = append(less.skip, index)
+		}
+	}
+	slices.SortFunc(less.skip, Count.compare)
+	less.skip = slices.Compact(less.skip)
+	return &less
+}
+
+// weigh returns, for column p entered in state i, the ways to go on from each
+// node of each layer.
+func (s *Space) weigh(p, i int) [][]Count {
+	if s.weights[p][i] != nil {
+		return s.weights[p][i]
+	}
+	col := &s.columns[p]
+	last := len(col.slots)
+	w := make([][]Count, last+1)
+	w[last] = make([]Count, len(col.profiles))
+	for f, to := range s.edges[p][i] {
+		if to >= 0 {
+			w[last][f] = s.rest[p+1][to]
+		}
+	}
+	for j := last - 1; j >= 0; j-- {
+		w[j] = make([]Count, len(col.layers[j]))
+		for n := range col.layers[j] {
+			for _, to := range col.layers[j][n].next {
+				if to >= 0 {
+					w[j][n] = w[j][n].plus(w[j+1][to])
+				}
+			}
+		}
+	}
+	s.weights[p][i] = w
+	return w
+}
 
 // At returns the problem at an index, which must be below Fits: the numbers in
-// written order.
+// written order, and how many share or how many trays there are.
 func (s *Space) At(index Count) []place.Number {
-	numbers := make([]place.Number, len(s.choice.Digits))
-	at := state{}
+	return s.at(s.withSkipped(index))
+}
+
+// withSkipped turns an index among the problems that are left into one among all.
+func (s *Space) withSkipped(index Count) Count {
+	before := sort.Search(len(s.skip), func(j int) bool { return index.Less(s.skip[j].minus(CountOf(uint64(j)))) })
+	return index.plus(CountOf(uint64(before)))
+}
+
+func (s *Space) at(index Count) []place.Number {
+	numbers := make([]place.Number, s.numbers())
+	state := int32(0)
 	for p := range s.columns {
-		s.each(p, at, func(own int, zero bool, ways uint64, rest Count) bool {
-			block := rest.times(ways)
-			if !index.Less(block) {
-				index = index.minus(block)
-				return true
+		col := &s.columns[p]
+		w := s.weigh(p, int(state))
+		n := int32(0)
+		for j, slot := range col.slots {
+			for d, to := range col.layers[j][n].next {
+				if to < 0 {
+					continue
+				}
+				if ways := w[j+1][to]; !index.Less(ways) {
+					index = index.minus(ways)
+					continue
+				}
+				numbers[slot.number] += place.Number(d * col.unit())
+				n = to
+				break
 			}
-			var tuple uint64
-			tuple, index = index.divide(rest)
-			s.columns[p].fill(numbers, place.Place(p).Unit(), own, zero, tuple)
-			at, _ = s.after(p, at, own, zero)
-			return false
-		})
+		}
+		state = s.edges[p][state][n]
 	}
 	return numbers
 }
 
-// fill sets the column's digits to the tuple-th of those with the given sum
-// and zero flag.
-func (c *column) fill(numbers []place.Number, unit, own int, zero bool, tuple uint64) {
-	seen := false // a 0 has been set, so the digits still to come are free to have one or none
-	for j, number := range c.numbers {
-		for d := c.lowest[j]; d <= min(topDigit, own); d++ {
-			ways := c.waysOn(j+1, own-d, zero, seen || d == 0)
-			if tuple < ways {
-				numbers[number] += place.Number(d * unit)
-				own, seen = own-d, seen || d == 0
-				break
-			}
-			tuple -= ways
-		}
+func (s *Space) numbers() int {
+	if op := s.choice.op(); op == Share || op == Trays {
+		return 2
 	}
+	return len(s.choice.Digits)
 }
 
-// waysOn returns the ways to fill the digits from the j-th on, when the whole
-// column is to have a 0 or none and one has been seen or not.
-func (c *column) waysOn(j, sum int, zero, seen bool) uint64 {
-	w := c.ways[j][sum]
-	switch {
-	case zero && seen:
-		return w[0] + w[1]
-	case zero:
-		return w[1]
-	case seen:
-		return 0
+func (c *column) unit() int {
+	if c.by {
+		return 1
 	}
-	return w[0]
+	return c.place.Unit()
+}
+
+// digit is what a number has where the column has a slot.
+func (c *column) digit(n place.Number) int {
+	if c.by {
+		return int(n)
+	}
+	return n.Digit(c.place)
+}
+
+// Index returns where a problem stands among all that fit, those that are left
+// out too; false where it does not fit.
+func (s *Space) Index(numbers []place.Number) (index Count, ok bool) {
+	if !s.shaped(numbers) {
+		return index, false
+	}
+	state := int32(0)
+	for p := range s.columns {
+		col := &s.columns[p]
+		w := s.weigh(p, int(state))
+		n := int32(0)
+		for j, slot := range col.slots {
+			digit := col.digit(numbers[slot.number])
+			if digit > topDigit || col.layers[j][n].next[digit] < 0 {
+				return index, false
+			}
+			for _, to := range col.layers[j][n].next[:digit] {
+				if to >= 0 {
+					index = index.plus(w[j+1][to])
+				}
+			}
+			n = col.layers[j][n].next[digit]
+		}
+		if state = s.edges[p][state][n]; state < 0 {
+			return index, false
+		}
+	}
+	return index, !s.rest[len(s.columns)][state].IsZero()
+}
+
+// shaped tells whether numbers have the lengths of the choice.
+func (s *Space) shaped(numbers []place.Number) bool {
+	if len(numbers) != s.numbers() {
+		return false
+	}
+	for i, digits := range s.choice.Digits {
+		if numbers[i].Length() != digits || numbers[i] < 1 {
+			return false
+		}
+	}
+	return true
 }
 
 // Draw returns n different problems, each set of n in each order as likely as

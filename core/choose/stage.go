@@ -4,6 +4,7 @@ import (
 	"errors"
 	"fmt"
 	"slices"
+	"strings"
 
 	"vineswap/core/place"
 )
@@ -36,12 +37,44 @@ const (
 	AnyDifference     StageID = "taking/any-difference"
 )
 
+// The stages of sharing, in the order in which they are taught.
+const (
+	EqualTrays     StageID = "sharing/equal-trays"
+	EqualTraysSwap StageID = "sharing/equal-trays-swap"
+	ShareEven      StageID = "sharing/share-even"
+	ShareSwap      StageID = "sharing/share-swap"
+	ShareRemainder StageID = "sharing/share-remainder"
+)
+
 // ErrStage is wrapped by the error about a stage that does not exist.
 var ErrStage = errors.New("there is no such stage")
 
-// Stages returns the stages that numbers can be chosen for, in teaching order.
+// Stages returns the stages that numbers can be chosen for, strand by strand in
+// teaching order.
 func Stages() []StageID {
-	return []StageID{NoSwap, OneSwapOnes, OneSwapHigher, SeveralSwaps, SwapMakesSwap, NewPlace}
+	return []StageID{
+		NoSwap, OneSwapOnes, OneSwapHigher, SeveralSwaps, SwapMakesSwap, NewPlace, ThreeAddends, AnySum,
+		TakeNoSwap, TakeOneSwapTens, TakeOneSwapHigher, TakeSeveralSwaps, AcrossOneZero, AcrossZeros, AnyDifference,
+		EqualTrays, EqualTraysSwap, ShareEven, ShareSwap, ShareRemainder,
+	}
+}
+
+// StagesFor returns the stages of one operation.
+func StagesFor(op Op) []StageID {
+	return slices.DeleteFunc(Stages(), func(s StageID) bool { return s.Op() != op })
+}
+
+// Op returns the operation of a stage that numbers can be chosen for.
+func (s StageID) Op() Op {
+	switch {
+	case s == EqualTrays || s == EqualTraysSwap:
+		return Trays
+	case strings.HasPrefix(string(s), "taking/"):
+		return Take
+	case strings.HasPrefix(string(s), "sharing/"):
+		return Share
+	}
+	return Join
 }
 
 // ParseStage reads the id of a stage that numbers can be chosen for.
@@ -54,10 +87,14 @@ func ParseStage(id string) (StageID, error) {
 
 // rule is what a stage asks of the numbers of a problem.
 type rule struct {
-	swap   [place.Count]Want // of single places
-	fewest int               // how many places swap at least, 0 to 2
-	most   int               // and at most; manySwaps is no limit
-	made   Want              // whether a place swaps only by what comes up
+	swap   Wants // of single places
+	fewest uint8 // how many places swap at least, 0 to 2
+	most   uint8 // and at most; manySwaps is no limit
+	made   Want  // whether a place swaps only because of the swap below it
+	cross  Want  // whether a swap goes through a zero
+	row    Want  // whether through two or more in a row
+	rest   Want  // whether there is a remainder
+	none   bool  // numbers of these lengths are of another stage
 }
 
 // manySwaps is where the programme stops counting swapping places.
@@ -68,7 +105,7 @@ const manySwaps = 2
 func (s StageID) rule(top place.Place) rule {
 	r := rule{most: manySwaps}
 	switch s {
-	case NoSwap:
+	case NoSwap, TakeNoSwap, EqualTrays:
 		r.only(top)
 	case OneSwapOnes:
 		r.only(top)
@@ -76,18 +113,46 @@ func (s StageID) rule(top place.Place) rule {
 		if top > place.Ones {
 			r.swap[place.Ones] = Yes
 		}
+	case TakeOneSwapTens:
+		r.only(top)
+		r.swap[place.Ones] = Yes
 	case OneSwapHigher:
 		r.swap[place.Ones], r.swap[top] = No, No
 		r.fewest, r.most = 1, 1
+	case TakeOneSwapHigher:
+		r.swap[place.Ones] = No
+		r.fewest, r.most = 1, 1
 	case SeveralSwaps:
 		r.swap[top], r.fewest, r.made = No, 2, No
+	case TakeSeveralSwaps:
+		r.fewest, r.cross = 2, No
 	case SwapMakesSwap:
 		r.swap[top], r.made = No, Yes
 	case NewPlace:
 		r.swap[top] = Yes
+	case ThreeAddends:
+		r.none = top > place.Thousands
+	case AcrossOneZero:
+		r.cross, r.row = Yes, No
+	case AcrossZeros:
+		r.cross, r.row = Yes, Yes
+	case AnySum, AnyDifference:
+		r.none = top <= place.Thousands
+	case EqualTraysSwap:
+		r.fewest = 1
+	case ShareEven:
+		r.only(top)
+		r.rest = No
+	case ShareSwap:
+		r.fewest, r.rest = 1, No
+	case ShareRemainder:
+		r.rest = Yes
 	}
 	return r
 }
+
+// takes tells whether so many numbers can be of the stage at all.
+func (s StageID) takes(numbers int) bool { return s != ThreeAddends || numbers > 2 }
 
 // only asks that no place up to top swaps.
 func (r *rule) only(top place.Place) {
@@ -100,12 +165,28 @@ func (r *rule) only(top place.Place) {
 // a problem at all.
 func (s StageID) Least() int {
 	switch s {
-	case OneSwapOnes:
-		return 2 // the ones are not the highest place
-	case OneSwapHigher, SeveralSwaps, SwapMakesSwap:
+	case AnySum, AnyDifference:
+		return 5
+	case AcrossZeros:
+		return 4 // a place to give, two zeros, a place to get
+	case OneSwapHigher, SeveralSwaps, SwapMakesSwap, TakeOneSwapHigher, TakeSeveralSwaps, AcrossOneZero:
 		return 3 // a place between the ones and the highest, or two below it
+	case OneSwapOnes, TakeOneSwapTens, ShareSwap:
+		return 2 // the ones are not the highest place
 	}
 	return 1
+}
+
+// Numbers returns how many numbers the stage needs at least.
+func (s StageID) Numbers() int {
+	switch s.Op() {
+	case Share, Trays:
+		return 1
+	}
+	if s == ThreeAddends {
+		return 3
+	}
+	return 2
 }
 
 // StageOf returns the stage that a typed sum belongs to: the first that fits,
@@ -168,4 +249,28 @@ func StageOfTaking(larger, smaller place.Number) StageID {
 		return TakeOneSwapTens
 	}
 	return TakeOneSwapHigher
+}
+
+// StageOfSharing returns the stage that a number shared by so many belongs to.
+func StageOfSharing(n place.Number, sharers int) StageID {
+	stage := ShareEven
+	for _, c := range place.SharingColumns(n, sharers) {
+		if c.Place == place.Ones && c.Left > 0 {
+			return ShareRemainder
+		}
+		if c.Left > 0 {
+			stage = ShareSwap
+		}
+	}
+	return stage
+}
+
+// StageOfTrays returns the stage that equal trays belong to.
+func StageOfTrays(n place.Number, trays int) StageID {
+	for _, c := range place.Columns(slices.Repeat([]place.Number{n}, trays)) {
+		if c.Swaps() {
+			return EqualTraysSwap
+		}
+	}
+	return EqualTrays
 }

@@ -217,6 +217,9 @@
                 >{span.text}</b
               >{:else}{span.text}{/if}{/each}
         </p>
+        {#if step.kind !== 'estimate'}
+          <button class="act as" onclick={turnOver}>{expanded ? 'Column' : 'Expanded form'}</button>
+        {/if}
         {#if lesson.children.length && shared.mayPresent && !ended}
           <Estimate id={params.lesson} nth={lesson.link.nth} {step} />
         {/if}
@@ -236,16 +239,9 @@
           </button>
           <Next label={next?.do ?? lesson.finish} onclick={forward} />
         </div>
-        <div class="write">
-          {#if next && lesson.children.length && shared.mayPresent}
-            <button class="act" onclick={toRecord}>{lesson.writeUp}</button>
-          {/if}
-          {#if step.kind !== 'estimate'}
-            <button class="act as" onclick={turnOver}
-              >{expanded ? 'Column' : 'Expanded form'}</button
-            >
-          {/if}
-        </div>
+        {#if next && lesson.children.length && shared.mayPresent}
+          <div class="write"><button class="act" onclick={toRecord}>{lesson.writeUp}</button></div>
+        {/if}
         {#if shared.shortcuts}
           <p class="keys" aria-hidden="true"><kbd>backspace</kbd><kbd>space</kbd></p>
         {/if}
@@ -361,11 +357,11 @@
     color: var(--ink-2);
   }
   .write {
-    display: flex;
-    gap: var(--s3);
+    display: block;
     margin-bottom: -12px;
   }
   .as {
+    display: block;
     margin-left: auto;
   }
   .keys {
