@@ -2,10 +2,9 @@ package demo
 
 import (
 	"math/rand/v2"
+	"slices"
 
-	"vineswap/core/book"
 	"vineswap/core/choose"
-	"vineswap/core/ladder"
 	"vineswap/core/place"
 	"vineswap/core/swap"
 )
@@ -18,42 +17,29 @@ func problemFor(stage choose.StageID, digits int, rng *rand.Rand) swap.Problem {
 		return snake(rng, true)
 	case choose.SecondSnake:
 		return snake(rng, false)
-	case choose.ThreeAddends:
-		return swap.SumOf(number(2, rng), number(2, rng), number(2, rng))
-	case choose.AnySum:
-		return swap.SumOf(number(5, rng), number(4+rng.IntN(2), rng))
-	}
-	if ladder.StrandOf(stage) == ladder.Taking {
-		return difference(stage, digits, rng)
 	}
 	d := max(digits, stage.Least())
 	if stage == choose.NewPlace {
 		d = min(d, 3) // there is no piece for the place that four digits open
 	}
-	space, err := choose.Choice{Stage: stage, Digits: []int{d, d}, Laid: true}.Space()
+	if stage.Laid() {
+		d = min(d, int(place.TopPiece)+1)
+	}
+	choice := choose.Choice{Op: stage.Op(), Stage: stage, Digits: slices.Repeat([]int{d}, stage.Numbers()), Laid: stage.Laid()}
+	if last := len(choice.Digits) - 1; last > 0 && stage.Least() < d {
+		choice.Digits[last] = d - rng.IntN(2)
+	}
+	space, err := choice.Space()
 	if err != nil {
 		panic(err) // the stages above are all that numbers can be drawn for
 	}
-	return swap.SumOf(space.Draw(1, rng.Uint64())[0]...)
-}
-
-func number(digits int, rng *rand.Rand) place.Number {
-	least := place.Place(digits - 1).Unit()
-	return place.Number(least + rng.IntN(9*least))
-}
-
-// difference draws until the numbers belong to the stage.
-func difference(stage choose.StageID, digits int, rng *rand.Rand) swap.Problem {
-	d := max(digits, map[choose.StageID]int{choose.TakeOneSwapHigher: 3, choose.TakeSeveralSwaps: 3, choose.AcrossOneZero: 3, choose.AcrossZeros: 4, choose.AnyDifference: 5}[stage])
-	if stage != choose.AnyDifference {
-		d = min(d, 4)
-	}
-	for {
-		a, b := number(d, rng), number(d-rng.IntN(2)*min(1, d-1), rng)
-		if p := swap.DifferenceOf(max(a, b), min(a, b)); book.StageOf(p) == stage {
-			return p
+	if space.Fits().IsZero() { // the shorter second number leaves none
+		choice.Digits = slices.Repeat([]int{d}, stage.Numbers())
+		if space, err = choice.Space(); err != nil {
+			panic(err)
 		}
 	}
+	return swap.Of(string(stage.Op()), space.Draw(1, rng.Uint64())[0])
 }
 
 // snake is a chain of four to six bars; in a first snake every ten ends at a

@@ -1,15 +1,20 @@
 package server
 
 import (
+	"encoding/json"
 	"errors"
 	"math/rand/v2"
 	"strconv"
+	"strings"
 
 	"github.com/gofiber/fiber/v3"
+	"github.com/google/uuid"
 
+	"vineswap/core/book"
 	"vineswap/core/choose"
-	"vineswap/core/lesson"
+	"vineswap/core/place"
 	"vineswap/core/swap"
+	"vineswap/store"
 	"vineswap/wire"
 )
 
@@ -17,20 +22,16 @@ import (
 // out.
 const drawnSeeds = 1_000_000
 
-// choose answers how many problems fit and a hand of them.
+// choose answers how many problems fit, and some of them: a draw or a set.
 func (s *Server) choose(c *call) error {
 	var ask wire.Choose
 	if err := read(c, &ask); err != nil {
 		return err
 	}
-	choice, err := wire.ChoiceOf(ask)
+	choice, err := chosenBy(ask)
 	if err != nil {
-		return wrongChoice(err)
+		return err
 	}
-	if len(choice.Digits) == 0 {
-		return wrongChoice(choose.ErrNumbers)
-	}
-	choice = choice.Fitted()
 	space, err := choice.Space()
 	if err != nil {
 		return wrongChoice(err)
@@ -41,20 +42,165 @@ func (s *Server) choose(c *call) error {
 			return refuse(fiber.StatusUnprocessableEntity, "The seed is no whole number", "Leave it empty to draw a new one.").of("seed")
 		}
 	}
-	chosen, err := wire.ChosenOf(c.class.Settings, choice, space, ask.Count, seed)
+	if space, err = s.notAgain(c, space, choice.Op, ask); err != nil {
+		return err
+	}
+	draw := space.Draw
+	if ask.Spread {
+		draw = space.Spread
+	}
+	chosen, err := wire.ChosenOf(c.class.Settings, choice, space, draw(ask.Count, seed), seed)
 	if err != nil {
 		return err
 	}
 	return c.JSON(chosen)
 }
 
+// chosenBy reads a choice and fits it to its numbers.
+func chosenBy(ask wire.Choose) (choose.Choice, error) {
+	choice, err := wire.ChoiceOf(ask)
+	if err != nil {
+		return choice, wrongChoice(err)
+	}
+	if len(choice.Digits) == 0 {
+		return choice, wrongChoice(choose.ErrNumbers)
+	}
+	return choice.Fitted(), nil
+}
+
+// notAgain leaves out what the children have had within some days.
+func (s *Server) notAgain(c *call, space *choose.Space, op choose.Op, ask wire.Choose) (*choose.Space, error) {
+	if ask.Days == 0 || len(ask.Children) == 0 {
+		return space, nil
+	}
+	learners := make([]uuid.UUID, len(ask.Children))
+	for i, text := range ask.Children {
+		id, err := uuid.Parse(text)
+		if err != nil {
+			return nil, wrongChild().of("children")
+		}
+		learners[i] = id
+	}
+	today, _, err := s.today(c)
+	if err != nil {
+		return nil, err
+	}
+	worked, err := s.store.Worked(c.Context(), c.class.ID, learners, swap.Of(string(op), nil).Kind, today-book.Day(ask.Days)+1)
+	if err != nil {
+		return nil, err
+	}
+	numbers := make([][]place.Number, len(worked))
+	for i, p := range worked {
+		numbers[i] = p.Numbers
+	}
+	return space.Except(numbers), nil
+}
+
+// keptVersion is the form in which choices are kept; older ones are read as far as
+// they can be.
+const keptVersion = 1
+
+// keptChoices answers the choices that guides of the class have named.
+func (s *Server) keptChoices(c *call) error {
+	list, err := s.store.KeptChoices(c.Context(), c.class.ID)
+	if err != nil {
+		return err
+	}
+	out := wire.KeptChoices{List: []wire.KeptChoice{}}
+	for _, k := range list {
+		out.List = append(out.List, keptChoiceOf(c, k))
+	}
+	return c.JSON(out)
+}
+
+// keptChoiceOf reads a kept choice. One that cannot be read any more stays in the list
+// and says so.
+func keptChoiceOf(c *call, k store.KeptChoice) wire.KeptChoice {
+	out := wire.KeptChoice{ID: k.ID.String(), Name: k.Name}
+	err := json.Unmarshal(k.Choice, &out.Choice)
+	if err == nil && k.Version > keptVersion {
+		err = errNewerChoice
+	}
+	if err == nil {
+		var choice choose.Choice
+		if choice, err = chosenBy(out.Choice); err == nil {
+			err = choice.Valid()
+		}
+		if err == nil {
+			out.Fits, out.Says, out.Choice = true, c.class.Settings.Words().Choice(choice), wire.AskOf(choice)
+			return out
+		}
+	}
+	out.Choice = wire.Choose{Digits: []int{}, Swap: map[string]string{}}
+	out.Says = "It was kept in a form that cannot be read here any more. Choose it anew and drop this one."
+	return out
+}
+
+var errNewerChoice = errors.New("kept by a newer version")
+
+func (s *Server) keepChoice(c *call) error {
+	var ask wire.KeptChoice
+	if err := read(c, &ask); err != nil {
+		return err
+	}
+	choice, err := chosenBy(ask.Choice)
+	if err != nil {
+		return err
+	}
+	if err := choice.Valid(); err != nil {
+		return wrongChoice(err)
+	}
+	name := strings.TrimSpace(ask.Name)
+	if name == "" {
+		return refuse(fiber.StatusUnprocessableEntity, "The choice has no name", "Write one that you will know again.").of("name")
+	}
+	kept, err := json.Marshal(wire.AskOf(choice))
+	if err != nil {
+		return err
+	}
+	err = s.store.KeepChoice(c.Context(), store.KeptChoice{ID: uuid.MustParse(ask.ID), ClassID: c.class.ID, Name: name, Version: keptVersion, Choice: kept, KeptBy: c.account.ID})
+	switch {
+	case errors.Is(err, store.ErrTaken):
+		return refuse(fiber.StatusConflict, "A choice with this name is kept already", "Give it another name, or drop the other one first.").of("name")
+	case errors.Is(err, store.ErrFull):
+		return refuse(fiber.StatusConflict, "The class keeps as many choices as it can", "Drop one that you need no more.").of("name")
+	case err != nil:
+		return err
+	}
+	return s.keptChoices(c)
+}
+
+func (s *Server) dropChoice(c *call) error {
+	id, err := uuid.Parse(c.Params("kept"))
+	if err != nil {
+		return notFound()
+	}
+	if err := s.store.DropChoice(c.Context(), c.class.ID, id); err != nil {
+		return missing(err)
+	}
+	return s.keptChoices(c)
+}
+
+// wrongChoice says beside which wish the mistake is.
 func wrongChoice(err error) *trouble {
 	t := refuse(fiber.StatusUnprocessableEntity, "These numbers cannot be chosen", "Pick a stage, or set how many digits each number has.").because(err)
-	switch {
-	case errors.Is(err, choose.ErrStage):
-		return t.of("stage")
-	case errors.Is(err, choose.ErrDigits), errors.Is(err, choose.ErrNumbers):
-		return t.of("digits")
+	var field *wire.FieldError
+	if errors.As(err, &field) {
+		return t.of(field.Field)
+	}
+	for _, beside := range []struct {
+		field string
+		errs  []error
+	}{
+		{"stage", []error{choose.ErrStage}},
+		{"digits", []error{choose.ErrDigits, choose.ErrNumbers, choose.ErrTwo, choose.ErrOne, choose.ErrShorter}},
+		{"by", []error{choose.ErrBy}}, {"limit", []error{choose.ErrLimit}}, {"groups", []error{choose.ErrGroups}}, {"op", []error{choose.ErrOp}},
+	} {
+		for _, e := range beside.errs {
+			if errors.Is(err, e) {
+				return t.of(beside.field)
+			}
+		}
 	}
 	return t.of("swap")
 }
@@ -70,9 +216,6 @@ func (s *Server) look(c *call) error {
 		return wrongSum(err)
 	}
 	sum, err := wire.SumOf(c.class.Settings, problem)
-	if errors.Is(err, lesson.ErrOther) {
-		return wrongSum(err)
-	}
 	if err != nil {
 		return err
 	}
@@ -80,7 +223,7 @@ func (s *Server) look(c *call) error {
 }
 
 func wrongSum(err error) *trouble {
-	t := refuse(fiber.StatusUnprocessableEntity, "This cannot be worked yet", "Write two numbers with + or - between them, such as 47+25 or 62-38.").of("text")
+	t := refuse(fiber.StatusUnprocessableEntity, "This cannot be worked yet", "Write two numbers with + or - between them, such as 47+25 or 62-38; or 97/4, or 213*3.").of("text")
 	var placed *swap.ExpressionError
 	if errors.As(err, &placed) {
 		t.At = len([]rune(placed.Text[:placed.At])) + 1

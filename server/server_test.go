@@ -210,6 +210,7 @@ func (p person) bodies(lesson, learner string) map[string]any {
 		"POST /invitations":          wire.Invite{Role: "viewer"},
 		"PUT /settings":              trading(),
 		"POST /choose":               wire.Choose{Digits: []int{2, 2}, Count: 2},
+		"POST /kept":                 wire.KeptChoice{ID: uuid.NewString(), Name: "swaps " + uuid.NewString(), Choice: wire.Choose{Digits: []int{2, 2}}},
 		"POST /look":                 wire.Typed{Text: "47+25"},
 		"POST /lessons":              wire.NewLesson{ID: uuid.NewString(), Problems: [][]int{{47, 25}}},
 		"PATCH /lessons/" + lesson:   wire.LessonChange{Revision: 1, Stand: "mat"},
@@ -236,6 +237,10 @@ func TestEveryRoleAgainstEveryRoute(t *testing.T) {
 	if got := h.person("lead").send("POST", h.person("lead").class("/lessons"), wire.NewLesson{ID: id, Problems: [][]int{{1458, 2367}}, Children: []string{h.wren.String()}}); got.status != 200 {
 		t.Fatalf("no lesson: %s", got.body)
 	}
+	keeper, err := h.store.AccountByEmail(context.Background(), "lead@school.test")
+	if err != nil {
+		t.Fatal(err)
+	}
 	who := map[string]store.Role{"lead": store.Lead, "assistant": store.Assistant, "viewer": store.Viewer, "stranger": "", "": ""}
 	asked := 0
 	for name, role := range who {
@@ -248,8 +253,12 @@ func TestEveryRoleAgainstEveryRoute(t *testing.T) {
 		if err := h.store.AddLearner(context.Background(), h.orchard, store.Learner{ID: child, Name: "Child of " + name}, time.Now()); err != nil {
 			t.Fatal(err)
 		}
+		kept := uuid.New()
+		if err := h.store.KeepChoice(context.Background(), store.KeptChoice{ID: kept, ClassID: h.orchard, Name: "kept for " + name, Version: 1, Choice: []byte(`{"digits":[2,2]}`), KeptBy: keeper.ID}); err != nil {
+			t.Fatal(err)
+		}
 		for _, route := range server.Routes() {
-			path := strings.NewReplacer(":lesson", id, ":learner", child.String()).Replace(route.Path)
+			path := strings.NewReplacer(":lesson", id, ":learner", child.String(), ":kept", kept.String()).Replace(route.Path)
 			want := 200
 			switch {
 			case name == "":
@@ -547,7 +556,7 @@ func TestDesk(t *testing.T) {
 	var desk wire.Desk
 	lead.send("GET", lead.class(""), nil).into(t, &desk)
 	// Half past eleven in the morning, UTC, is the next day in Auckland.
-	if desk.Day != "Thursday 26 November" || desk.Class.Role != "lead" || len(desk.Learners) != 1 || len(desk.Stages) != 6 {
+	if desk.Day != "Thursday 26 November" || desk.Class.Role != "lead" || len(desk.Learners) != 1 || len(desk.Stages) != 20 {
 		t.Errorf("%+v", desk)
 	}
 	var set wire.Desk
@@ -609,8 +618,13 @@ func TestChoose(t *testing.T) {
 	if !taken.LaidOut || taken.Kind != "difference" || taken.Sign != "−" || taken.Stage.ID != "taking/across-one-zero" || taken.Answer != 375 || len(taken.Pieces) != 3 || taken.Columns[0].Caused == "" {
 		t.Errorf("taking away: %+v", taken)
 	}
-	if got := guide.send("POST", guide.class("/look"), wire.Typed{Text: "97/4"}); got.status != 422 || got.trouble(t).Field != "text" {
-		t.Errorf("sharing: %d %s", got.status, got.body)
+	var shared wire.Sum
+	guide.send("POST", guide.class("/look"), wire.Typed{Text: "97/4"}).into(t, &shared)
+	if shared.LaidOut || shared.Why == "" || shared.Stage.ID != "sharing/share-remainder" || shared.Answer != 24 {
+		t.Errorf("sharing: %+v", shared)
+	}
+	if got := guide.send("POST", guide.class("/lessons"), wire.NewLesson{ID: uuid.NewString(), Kind: "share", Problems: [][]int{{97, 4}}}); got.status != 422 {
+		t.Errorf("a lesson of sharing: %d %s", got.status, got.body)
 	}
 	if got := guide.send("POST", guide.class("/lessons"), wire.NewLesson{ID: uuid.NewString(), Kind: "riddle", Problems: [][]int{{1, 2}}}); got.status != 422 {
 		t.Errorf("a lesson of riddles: %d %s", got.status, got.body)

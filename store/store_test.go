@@ -69,7 +69,7 @@ func TestMigrate(t *testing.T) {
 		})
 	}
 	wg.Wait()
-	if sum := steps[0] + steps[1] + steps[2] + steps[3]; sum != 2 {
+	if sum := steps[0] + steps[1] + steps[2] + steps[3]; sum != 3 {
 		t.Errorf("four at once took %v steps", steps)
 	}
 	pgtest.Exec(t, url, `insert into goose_db_version (version_id, is_applied) values (99999, true)`)
@@ -80,14 +80,35 @@ func TestMigrate(t *testing.T) {
 
 // Every older schema, with its rows, is brought up to date with all of them.
 func TestMigrateKeepsOldRows(t *testing.T) {
-	url := pgtest.Empty(t)
-	dump, err := os.ReadFile("testdata/schema-1.sql")
-	must(t, err)
-	pgtest.Exec(t, url, string(dump))
-	s := pgtest.Open(t, url)
-	if n, err := s.Migrate(ctx); n != 1 || err != nil {
-		t.Fatalf("%d steps, %v", n, err)
+	old := func(dump string, steps int) *store.Store {
+		url := pgtest.Empty(t)
+		text, err := os.ReadFile("testdata/" + dump)
+		must(t, err)
+		pgtest.Exec(t, url, string(text))
+		s := pgtest.Open(t, url)
+		if n, err := s.Migrate(ctx); n != steps || err != nil {
+			t.Fatalf("%s: %d steps, %v", dump, n, err)
+		}
+		return s
 	}
+	s := old("schema-2.sql", 1)
+	if n, err := s.Rejudge(ctx); n != 46 || err != nil {
+		t.Errorf("%d learners judged, %v", n, err)
+	}
+	orla, err := s.AccountByEmail(ctx, "orla@vineswap.test")
+	must(t, err)
+	seen := 0
+	rooms, err := s.Memberships(ctx, orla.ID)
+	must(t, err)
+	for _, room := range rooms {
+		standings, err := s.Standings(ctx, room.ClassID)
+		must(t, err)
+		seen += len(standings)
+	}
+	if seen == 0 {
+		t.Error("nothing is left of what was recorded")
+	}
+	s = old("schema-1.sql", 2)
 	hanne, err := s.AccountByEmail(ctx, "hanne@vineswap.test")
 	must(t, err)
 	classes, err := s.Memberships(ctx, hanne.ID)

@@ -53,10 +53,16 @@ const examplePlaces = 4
 
 // StageOf makes a stage with the knots of its example.
 func StageOf(w say.Words, id choose.StageID) Stage {
-	s := Stage{ID: string(id), Name: w.Stage(id), Asks: w.StageAsks(id), Least: id.Least(), Made: id == choose.SwapMakesSwap, Knots: []string{}}
-	example := choose.Choice{Stage: id, Digits: []int{examplePlaces, examplePlaces}}
+	s := Stage{ID: string(id), Name: w.Stage(id), Asks: w.StageAsks(id), Least: id.Least(), Made: id == choose.SwapMakesSwap || id == choose.AcrossOneZero || id == choose.AcrossZeros, Knots: []string{}, Op: string(id.Op()), Few: id.Numbers(), Hollow: make([]bool, examplePlaces)}
+	example := choose.Choice{Op: id.Op(), Stage: id, Digits: []int{examplePlaces, examplePlaces}}
 	for p := range place.Place(examplePlaces) {
 		s.Knots = append(s.Knots, example.Tied(p).String())
+	}
+	switch id { // a stage of zeros shows them
+	case choose.AcrossOneZero:
+		s.Knots, s.Hollow = []string{"yes", "yes", "no", "no"}, []bool{false, true, false, false}
+	case choose.AcrossZeros:
+		s.Knots, s.Hollow = []string{"yes", "yes", "yes", "no"}, []bool{false, true, true, false}
 	}
 	return s
 }
@@ -83,6 +89,9 @@ func SumOf(class setting.Class, p swap.Problem) (Sum, error) {
 		Stage: StageOf(w, book.StageOf(p)), Swaps: w.For(p.Kind).Swaps(len(t.Swaps)), Columns: columnsOf(w, t), Pieces: []Pieces{}, Sheet: sheetOf(class.Notation().Sheet(t)),
 	}
 	switch err := lesson.MatTakes(t); {
+	case errors.Is(err, lesson.ErrOther):
+		out.Why = say.OtherWork
+		return out, nil
 	case errors.Is(err, lesson.ErrTooLarge):
 		out.Why = say.TooLarge(max(t.Answer, p.Numbers[0]))
 	case errors.Is(err, lesson.ErrMany):
@@ -101,18 +110,22 @@ func SumOf(class setting.Class, p swap.Problem) (Sum, error) {
 func columnsOf(w say.Words, t swap.Trace) []Column {
 	out := []Column{}
 	for _, c := range t.Columns {
-		col := Column{Place: c.Place.String(), Sum: c.Sum(), In: c.In, Out: c.Out, Stays: c.Stays, Made: c.MadeBySwap()}
+		col := Column{Place: c.Place.String(), Sum: c.Sum(), In: c.In, Out: c.Out, Stays: c.Stays, Made: c.MadeBySwap(), Swaps: c.Swaps()}
 		if c.Swaps() {
 			col.Caused = w.Caused(c)
 		}
 		out = append(out, col)
 	}
 	for _, c := range t.Taking {
-		col := Column{Place: c.Place.String(), Sum: c.Had(), Stays: c.Stays}
+		col := Column{Place: c.Place.String(), Sum: c.Had(), Stays: c.Stays, Swaps: c.Came, Made: c.Came && c.Given && (c.Top == c.Lower || c.Top == 0), Zero: c.Top == 0}
 		if c.Came {
 			col.Caused = w.Came(c)
 		}
 		out = append(out, col)
+	}
+	for i := len(t.Sharing) - 1; i >= 0; i-- { // from the highest place
+		c := t.Sharing[i]
+		out = append(out, Column{Place: c.Place.String(), Sum: c.Count(), In: c.In, Out: c.Left, Stays: c.Each, Swaps: c.Left > 0, Zero: c.Digit == 0})
 	}
 	return out
 }
@@ -261,81 +274,6 @@ func needsOf(w say.Words, v lesson.View) Needs {
 	out.TraysSay, out.CardsSay = say.Trays(v.Trace.Problem), say.CardSets(len(n.SmallCards))
 	out.Time, out.Basis = say.Minutes(n.Minutes), w.For(v.Trace.Problem.Kind).MinutesBasis(len(v.Trace.Swaps))
 	return out
-}
-
-// ChoiceOf reads what is asked for; the error names the field.
-func ChoiceOf(ask Choose) (choose.Choice, error) {
-	c := choose.Choice{Stage: choose.StageID(ask.Stage), Digits: ask.Digits, Laid: true}
-	var err error
-	for name, wish := range ask.Swap {
-		p, err := place.Parse(name)
-		if err != nil {
-			return c, err
-		}
-		if c.Swap[p], err = choose.ParseWant(wish); err != nil {
-			return c, err
-		}
-	}
-	if ask.Zeros != "" {
-		if c.Zeros, err = choose.ParseWant(ask.Zeros); err != nil {
-			return c, err
-		}
-	}
-	return c, nil
-}
-
-// askOf is the inverse of ChoiceOf.
-func askOf(c choose.Choice) Choose {
-	ask := Choose{Stage: string(c.Stage), Digits: c.Digits, Swap: map[string]string{}, Zeros: c.Zeros.String()}
-	for p, want := range c.Swap {
-		if want != choose.Any {
-			ask.Swap[place.Place(p).String()] = want.String()
-		}
-	}
-	return ask
-}
-
-// mostWithPieces is how many digits a number may have here.
-const mostWithPieces = int(place.TopPiece) + 1
-
-// ChosenOf makes the strip and a hand of problems; the choice must be valid.
-func ChosenOf(class setting.Class, c choose.Choice, space *choose.Space, count int, seed uint64) (Chosen, error) {
-	out := Chosen{Fits: space.Fits().String(), Problems: []Sum{}, Mends: []Mend{}, Lanes: []Lane{}, Knots: []Knot{}, Seed: fmt.Sprint(seed), Choice: askOf(c), Most: mostWithPieces}
-	w := class.Words()
-	for p := range c.Top() + 1 {
-		out.Knots = append(out.Knots, knotOf(w, c, p))
-	}
-	for _, lane := range space.Lanes() {
-		made := Lane{Place: lane.Place.String(), Sum: lane.Sum.List()}
-		for _, digits := range lane.Number {
-			made.Numbers = append(made.Numbers, digits.List())
-		}
-		out.Lanes = append(out.Lanes, made)
-	}
-	for _, numbers := range space.Draw(count, seed) {
-		sum, err := SumOf(class, swap.SumOf(numbers...))
-		if err != nil {
-			return out, err
-		}
-		out.Problems = append(out.Problems, sum)
-	}
-	if clash, mends := c.Conflict(); len(clash) > 0 {
-		out.Clash = w.Clash(clash)
-		for _, m := range mends {
-			out.Mends = append(out.Mends, Mend{w.Mend(m.Wish), m.Fits.String(), askOf(c.Without(m.Wish))})
-		}
-	}
-	return out, nil
-}
-
-func knotOf(w say.Words, c choose.Choice, p place.Place) Knot {
-	counts := c.KnotCounts(p)
-	k := Knot{Place: p.String(), Tied: c.Tied(p).String(), ByStage: c.Swap[p] == choose.Any && c.Tied(p) != choose.Any, Counts: map[string]string{}}
-	for want, n := range counts {
-		k.Counts[choose.Want(want).String()] = n.String()
-	}
-	k.Name = w.Boundary(p)
-	return k
 }
 
 // ChoicesOf makes the settings view: each side with a live example.

@@ -89,6 +89,10 @@ func TestChoiceThereAndBack(t *testing.T) {
 	for name, ask := range map[string]wire.Choose{
 		"a stage":         {Stage: "joining/several-swaps", Digits: []int{4, 4}, Swap: map[string]string{}, Zeros: "any"},
 		"knots and zeros": {Digits: []int{3, 2}, Swap: map[string]string{"ones": "yes", "tens": "no"}, Zeros: "yes"},
+		"taking":          {Op: "subtract", Stage: "taking/across-one-zero", Digits: []int{3, 2}, ZeroAt: map[string]string{"tens": "yes"}, Cross: "yes", Row: "no", Limit: map[string]int{"ones": 15}, Groups: 1},
+		"sharing":         {Op: "share", Digits: []int{2}, Rest: "yes", Several: map[string]string{"tens": "no"}, By: 4},
+		"trays":           {Op: "multiply", Digits: []int{3}, Facts: "up-to-ten", Exact: map[string]string{"ones": "no"}, Made: map[string]string{"tens": "no"}},
+		"three numbers":   {Digits: []int{2, 2, 2}, MakesTen: "yes", Doubles: "no"},
 	} {
 		c, err := wire.ChoiceOf(ask)
 		if err != nil {
@@ -98,21 +102,29 @@ func TestChoiceThereAndBack(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		got, err := wire.ChosenOf(setting.Default(), c, space, 3, 7)
+		got, err := wire.ChosenOf(setting.Default(), c, space, space.Draw(3, 7), 7)
 		if err != nil {
 			t.Fatal(err)
 		}
-		if !reflect.DeepEqual(got.Choice, ask) {
-			t.Errorf("%s came back as %+v", name, got.Choice)
+		if back, err := wire.ChoiceOf(got.Choice); err != nil || !reflect.DeepEqual(back, c) {
+			t.Errorf("%s came back as %+v, %v", name, got.Choice, err)
 		}
-		if len(got.Problems) != 3 || len(got.Knots) != ask.Digits[0] || len(got.Lanes) != ask.Digits[0] {
+		knots := map[string]int{"subtract": ask.Digits[0] - 1, "share": ask.Digits[0] - 1}[ask.Op]
+		if knots == 0 {
+			knots = ask.Digits[0]
+		}
+		if len(got.Problems) != 3 || len(got.Knots) != knots || len(got.Lanes) != ask.Digits[0] || got.Says == "" {
 			t.Errorf("%s: %+v", name, got)
 		}
 	}
 	for name, ask := range map[string]wire.Choose{
-		"a place": {Digits: []int{2, 2}, Swap: map[string]string{"unit": "yes"}},
-		"a wish":  {Digits: []int{2, 2}, Swap: map[string]string{"ones": "perhaps"}},
-		"zeros":   {Digits: []int{2, 2}, Zeros: "some"},
+		"a place":      {Digits: []int{2, 2}, Swap: map[string]string{"unit": "yes"}},
+		"a wish":       {Digits: []int{2, 2}, Swap: map[string]string{"ones": "perhaps"}},
+		"zeros":        {Digits: []int{2, 2}, Zeros: "some"},
+		"an operation": {Digits: []int{2, 2}, Op: "fold"},
+		"facts":        {Digits: []int{2, 2}, Facts: "hard"},
+		"a limit":      {Digits: []int{2, 2}, Limit: map[string]int{"unit": 3}},
+		"a finer wish": {Digits: []int{2, 2}, Made: map[string]string{"tens": "so"}},
 	} {
 		if _, err := wire.ChoiceOf(ask); err == nil {
 			t.Errorf("%s that is none was read", name)

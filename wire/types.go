@@ -115,12 +115,15 @@ type PieceWord struct {
 
 // Stage is a stage that numbers can be chosen for.
 type Stage struct {
-	ID    string   `json:"id"`
-	Name  string   `json:"name"`
-	Asks  string   `json:"asks"`
-	Knots []string `json:"knots"` // any, no or yes for each place of the example, ones first
-	Least int      `json:"least"` // digits that the longest number needs
-	Made  bool     `json:"made"`  // whether a swap made by a swap belongs to it
+	ID     string   `json:"id"`
+	Name   string   `json:"name"`
+	Asks   string   `json:"asks"`
+	Knots  []string `json:"knots"` // any, no or yes for each place of the example, ones first
+	Least  int      `json:"least"` // digits that the longest number needs
+	Made   bool     `json:"made"`  // whether a swap made by a swap belongs to it
+	Op     string   `json:"op"`
+	Few    int      `json:"few"`    // how many numbers it needs at least
+	Hollow []bool   `json:"hollow"` // the zeros of its example, ones first
 }
 
 // Learner is a child of the class.
@@ -129,14 +132,45 @@ type Learner struct {
 	Name string `json:"name"`
 }
 
-// Choose asks for problems.
+// Choose asks for problems. Wishes are any, no or yes; what is left out is any.
 type Choose struct {
-	Stage  string            `json:"stage"`
-	Digits []int             `json:"digits" validate:"required"`
-	Swap   map[string]string `json:"swap"` // any, no or yes by place
-	Zeros  string            `json:"zeros"`
-	Count  int               `json:"count" validate:"min=0,max=48"`
-	Seed   string            `json:"seed"` // drawn when empty
+	Op       string            `json:"op,omitempty"` // add, the usual, subtract, share or multiply
+	Stage    string            `json:"stage"`
+	Digits   []int             `json:"digits" validate:"required"`
+	By       int               `json:"by,omitempty"`
+	Swap     map[string]string `json:"swap"` // by place, as are the next four
+	Made     map[string]string `json:"made,omitempty"`
+	Several  map[string]string `json:"several,omitempty"`
+	Exact    map[string]string `json:"exact,omitempty"`
+	ZeroAt   map[string]string `json:"zeroAt,omitempty"`
+	Zeros    string            `json:"zeros"`
+	Cross    string            `json:"cross,omitempty"`
+	Row      string            `json:"row,omitempty"`
+	Rest     string            `json:"rest,omitempty"`
+	MakesTen string            `json:"makesTen,omitempty"`
+	Doubles  string            `json:"doubles,omitempty"`
+	Facts    string            `json:"facts,omitempty"`
+	Limit    map[string]int    `json:"limit,omitempty"` // pieces by place
+	Groups   int               `json:"groups,omitempty"`
+	Children []string          `json:"children,omitempty" validate:"max=40"`    // whose problems are not drawn again
+	Days     int               `json:"days,omitempty" validate:"min=0,max=730"` // within so many days
+	Spread   bool              `json:"spread,omitempty"`                        // a set rather than a draw
+	Count    int               `json:"count" validate:"min=0,max=48"`
+	Seed     string            `json:"seed"` // drawn when empty
+}
+
+// KeptChoice is a choice that a guide has named.
+type KeptChoice struct {
+	ID     string `json:"id" validate:"required,uuid"`
+	Name   string `json:"name" validate:"required,max=60"`
+	Says   string `json:"says"` // as one sentence; what is wrong with it where it cannot be read any more
+	Fits   bool   `json:"fits"` // whether it can be read
+	Choice Choose `json:"choice"`
+}
+
+// KeptChoices are the choices of a class by name.
+type KeptChoices struct {
+	List []KeptChoice `json:"list"`
 }
 
 // Chosen is the strip and a hand of problems.
@@ -148,8 +182,13 @@ type Chosen struct {
 	Clash    string `json:"clash,omitempty"`
 	Mends    []Mend `json:"mends"`
 	Seed     string `json:"seed"`
-	Choice   Choose `json:"choice"` // as understood: knots of places that no number has are gone
-	Most     int    `json:"most"`   // digits that a number may have here
+	Choice   Choose `json:"choice"`            // as understood: knots of places that no number has are gone
+	Most     int    `json:"most"`              // digits that a number may have here
+	Says     string `json:"says"`              // the choice as one sentence
+	LeftOut  string `json:"leftOut,omitempty"` // how many were worked lately
+	By       []int  `json:"by"`                // how many can share, or how many trays there can be
+	Finer    []Ask  `json:"finer"`             // what else can be asked for
+	Hint     string `json:"hint,omitempty"`    // why these cannot be laid out
 }
 
 // Knot is one place of the strip: ones first.
@@ -158,7 +197,25 @@ type Knot struct {
 	Tied    string            `json:"tied"`    // any, no or yes, by hand or by the stage
 	ByStage bool              `json:"byStage"` // the stage ties it
 	Counts  map[string]string `json:"counts"`  // how many fit with the knot any, no and yes
+	Made    string            `json:"made"`    // the finer wishes for the place: only because of the one below,
+	Several string            `json:"several"` // two or more at once,
+	Exact   string            `json:"exact"`   // and nothing stays
 	Name    string            `json:"name"`    // "tens to hundreds"
+}
+
+// Ask is one thing that can be asked for besides the knots.
+type Ask struct {
+	ID    string    `json:"id"`              // the field of Choose
+	Place string    `json:"place,omitempty"` // of a wish for one place
+	Name  string    `json:"name"`
+	Now   string    `json:"now"`
+	Sides []AskSide `json:"sides"`
+}
+
+// AskSide is one side of a wish.
+type AskSide struct {
+	Value string `json:"value"`
+	Name  string `json:"name"`
 }
 
 // Lane is which digits can stand in a place.
@@ -207,6 +264,8 @@ type Column struct {
 	Stays  int    `json:"stays"`
 	Made   bool   `json:"made"`   // reaches ten only by what comes up
 	Caused string `json:"caused"` // what the swap does, in words; empty without one
+	Swaps  bool   `json:"swaps"`  // the place swaps: up, or in taking down into it
+	Zero   bool   `json:"zero"`   // in taking: the larger number has a 0 here
 }
 
 // Pieces is what a place needs at the fullest moment: highest place first.

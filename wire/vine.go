@@ -183,7 +183,7 @@ func vineStageOf(w say.Words, children []group.Child, vines [][]ladder.Leaf, str
 
 func planOf(w say.Words, children []group.Child, stage ladder.Stage, today book.Day) Plan {
 	_, err := choose.ParseStage(string(stage.ID))
-	p := Plan{Draws: err == nil, Children: []Learner{}, Seats: lesson.MostChildren}
+	p := Plan{Draws: err == nil && stage.ID.Laid(), Children: []Learner{}, Seats: lesson.MostChildren}
 	for _, c := range group.Proposed(children, stage.ID, lesson.MostChildren, today) {
 		p.Children = append(p.Children, Learner{c.ID, c.Name})
 	}

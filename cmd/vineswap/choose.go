@@ -10,6 +10,7 @@ import (
 
 	"github.com/spf13/cobra"
 
+	"vineswap/core/book"
 	"vineswap/core/choose"
 	"vineswap/core/place"
 	"vineswap/core/say"
@@ -26,16 +27,19 @@ type chosen struct {
 }
 
 type chooseFlags struct {
-	op, digits, swap, zeros, seed string
-	count                         int
-	json                          bool
+	op, stage, digits, swap, zeros, seed      string
+	made, several, exact, zeroAt              string
+	cross, row, rest, makeTen, doubles, facts string
+	limit                                     string
+	by, groups, count                         int
+	spread, json                              bool
 }
 
 func chooseCommand() *cobra.Command {
 	var f chooseFlags
 	cmd := &cobra.Command{
 		Use:   "choose",
-		Short: "Count and draw sums by the swaps that they cause",
+		Short: "Count and draw problems by the swaps that they cause",
 		Args: func(cmd *cobra.Command, args []string) error {
 			return exactly(0, "choose takes flags alone")(cmd, args)
 		},
@@ -44,34 +48,81 @@ func chooseCommand() *cobra.Command {
 		},
 	}
 	flags := cmd.Flags()
-	flags.StringVar(&f.op, "op", "add", "the operation: add")
-	flags.StringVar(&f.digits, "digits", "", "how many digits each number has, such as 2,2")
-	flags.StringVar(&f.swap, "swap", "", "which places swap, such as ones=yes,tens=no; others may")
-	flags.StringVar(&f.zeros, "zeros", "any", "a digit 0 in the numbers: any, no or yes")
-	flags.StringVar(&f.seed, "seed", "", "a whole number; the same seed draws the same problems")
+	for _, flag := range []struct {
+		to          *string
+		name, first string
+		says        string
+	}{
+		{&f.op, "op", string(choose.Join), "the operation: add, subtract, share or multiply"},
+		{&f.stage, "stage", "", "a stage of the ladder, such as taking/across-zeros"},
+		{&f.digits, "digits", "", "how many digits each number has, such as 2,2; of share and multiply the first number's alone"},
+		{&f.swap, "swap", "", "which places swap, such as ones=yes,tens=no; others may"},
+		{&f.made, "only-by-below", "", "which swap only because of the swap below, in the same form"},
+		{&f.several, "two-at-once", "", "which give up two or more at once"},
+		{&f.exact, "exact", "", "which swap and keep nothing"},
+		{&f.zeroAt, "zero-at", "", "where a 0 stands"},
+		{&f.zeros, "zeros", "any", "a digit 0 in the numbers, in taking away in the larger: any, no or yes"},
+		{&f.cross, "cross-zero", "any", "taking away: a swap over a zero: any, no or yes"},
+		{&f.row, "cross-row", "any", "and over two or more in a row"},
+		{&f.rest, "remainder", "any", "sharing: a remainder"},
+		{&f.makeTen, "make-ten", "any", "a pair in the ones that makes ten"},
+		{&f.doubles, "doubles", "any", "a double in the ones"},
+		{&f.facts, "facts", string(choose.AllFacts), "which digits may meet: all, up-to-ten, doubles or bonds"},
+		{&f.limit, "per-place-limit", "", "how many pieces there are, such as ones=20,tens=15"},
+		{&f.seed, "seed", "", "a whole number; the same seed draws the same problems"},
+	} {
+		flags.StringVar(flag.to, flag.name, flag.first, flag.says)
+	}
+	flags.IntVar(&f.by, "by", 0, "how many share, or how many trays there are; any of 2 to 9 without it")
+	flags.IntVar(&f.groups, "groups", 1, "how many groups lay it out at once")
 	flags.IntVar(&f.count, "count", 12, "how many problems to draw, 1 to 100000")
+	flags.BoolVar(&f.spread, "spread", false, "a set: the ways of swapping in equal parts, gentle first, no two alike")
 	flags.BoolVar(&f.json, "json", false, "print JSON")
 	return cmd
 }
 
 // choice reads the flags; every error is a mistake in typing.
 func (f chooseFlags) choice() (choose.Choice, error) {
-	var c choose.Choice
+	c := choose.Choice{Stage: choose.StageID(f.stage), By: f.by, Groups: f.groups}
 	var err error
-	if f.op != "add" {
-		return c, fmt.Errorf("--op %q: only add can be chosen here", f.op)
+	if c.Op, err = choose.ParseOp(f.op); err != nil {
+		return c, fmt.Errorf("--op: %w", err)
+	}
+	if f.stage != "" {
+		if c.Stage, err = choose.ParseStage(f.stage); err != nil {
+			return c, fmt.Errorf("--stage: %w", err)
+		}
 	}
 	if f.count < 1 || f.count > mostDrawn {
 		return c, fmt.Errorf("--count %d: ask for 1 to %d problems", f.count, mostDrawn)
 	}
+	if f.groups < 1 {
+		return c, fmt.Errorf("--groups %d: %w", f.groups, choose.ErrGroups)
+	}
 	if c.Digits, err = parseDigits(f.digits); err != nil {
 		return c, fmt.Errorf("--digits: %w", err)
 	}
-	if c.Swap, err = choose.ParseSwaps(f.swap); err != nil {
-		return c, fmt.Errorf("--swap: %w", err)
+	for _, wish := range []struct {
+		to         *choose.Wants
+		name, text string
+	}{{&c.Swap, "swap", f.swap}, {&c.Made, "only-by-below", f.made}, {&c.Several, "two-at-once", f.several}, {&c.Exact, "exact", f.exact}, {&c.ZeroAt, "zero-at", f.zeroAt}} {
+		if *wish.to, err = choose.ParseSwaps(wish.text); err != nil {
+			return c, fmt.Errorf("--%s: %w", wish.name, err)
+		}
 	}
-	if c.Zeros, err = choose.ParseWant(f.zeros); err != nil {
-		return c, fmt.Errorf("--zeros: %w", err)
+	for _, wish := range []struct {
+		to         *choose.Want
+		name, text string
+	}{{&c.Zeros, "zeros", f.zeros}, {&c.Cross, "cross-zero", f.cross}, {&c.Row, "cross-row", f.row}, {&c.Rest, "remainder", f.rest}, {&c.MakesTen, "make-ten", f.makeTen}, {&c.Doubles, "doubles", f.doubles}} {
+		if *wish.to, err = choose.ParseWant(wish.text); err != nil {
+			return c, fmt.Errorf("--%s: %w", wish.name, err)
+		}
+	}
+	if c.Facts, err = choose.ParseFacts(f.facts); err != nil {
+		return c, fmt.Errorf("--facts: %w", err)
+	}
+	if c.Limit, err = choose.ParseLimits(f.limit); err != nil {
+		return c, fmt.Errorf("--per-place-limit: %w", err)
 	}
 	return c, nil
 }
@@ -119,18 +170,23 @@ func chooseNumbers(out, tell io.Writer, f chooseFlags) error {
 	if drawn {
 		fmt.Fprintf(tell, "seed %d\n", seed)
 	}
-	res := chosen{space.Fits(), space.Draw(f.count, seed)}
+	draw := space.Draw
+	if f.spread {
+		draw = space.Spread
+	}
+	res := chosen{space.Fits(), draw(f.count, seed)}
 	if f.json {
 		return json.NewEncoder(out).Encode(res)
 	}
-	return printChosen(out, res)
+	return printChosen(out, choice, res)
 }
 
-func printChosen(out io.Writer, res chosen) error {
+func printChosen(out io.Writer, c choose.Choice, res chosen) error {
 	var b strings.Builder
-	fmt.Fprintf(&b, "%s fit\n", res.Fits)
+	fmt.Fprintf(&b, "%s\n%s fit\n", say.Words{}.Choice(c), res.Fits)
 	for _, numbers := range res.Problems {
-		fmt.Fprintf(&b, "  %-28s %s\n", swap.SumOf(numbers...), say.Words{}.Stage(choose.StageOf(numbers)))
+		p := swap.Of(string(c.Op), numbers)
+		fmt.Fprintf(&b, "  %-28s %s\n", p, say.Words{}.Stage(book.StageOf(p)))
 	}
 	_, err := io.WriteString(out, b.String())
 	return err

@@ -103,7 +103,16 @@ func TestMistakesInTyping(t *testing.T) {
 		"none asked for":                choose("--digits", "1,1", "--count", "0"),
 		"too many asked for":            choose("--digits", "1,1", "--count", "100001"),
 		"a seed that is no number":      choose("--digits", "1,1", "--seed", "-1"),
-		"another operation chosen":      choose("--digits", "1,1", "--op", "subtract"),
+		"another operation chosen":      choose("--digits", "1,1", "--op", "fold"),
+		"digits of two for sharing":     choose("--digits", "2,2", "--op", "share"),
+		"a larger number that is short": choose("--digits", "2,3", "--op", "subtract"),
+		"zeros to cross in joining":     choose("--digits", "2,2", "--cross-zero", "yes"),
+		"a limit that is no number":     choose("--digits", "2,2", "--per-place-limit", "ones=many"),
+		"a limit of nothing":            choose("--digits", "2,2", "--per-place-limit", "ones=0"),
+		"facts that are none":           choose("--digits", "2,2", "--facts", "hard"),
+		"a stage of another operation":  choose("--digits", "2,2", "--stage", "taking/no-swap"),
+		"one sharer":                    choose("--digits", "2", "--op", "share", "--by", "1"),
+		"no groups":                     choose("--digits", "2,2", "--groups", "0"),
 		"an argument to choose":         choose("--digits", "1,1", "more"),
 		"an unknown flag of choose":     choose("--digit", "1,1"),
 		"an unknown command":            {"gather"},
@@ -349,7 +358,24 @@ func TestChoose(t *testing.T) {
 			t.Errorf("%s: %s fit, %d drawn", name, got.Fits, len(got.Problems))
 		}
 	}
-	if plain, _, _ := run(t, "", nil, "choose", "--digits", "2,2", "--seed", "1", "--count", "1"); !strings.HasPrefix(plain, "8100 fit\n  ") {
+	// By every operation, with wishes of its own; 503 - 128 swaps into tens and ones.
+	for args, want := range map[string]string{
+		"--op subtract --digits 3,3 --swap ones=yes,tens=yes,hundreds=no":           `{"fits":89100,`,
+		"--op subtract --digits 3,3 --cross-zero yes --zeros no":                    `{"fits":0,"problems":[]}`,
+		"--op subtract --digits 3,3 --stage taking/across-one-zero":                 `{"fits":16200,`,
+		"--op share --digits 2 --swap tens=no --remainder no --by 2":                `{"fits":20,`,
+		"--op multiply --digits 1 --by 3 --swap ones=no":                            `{"fits":3,`,
+		"--op add --digits 1,1,1 --make-ten yes --doubles yes":                      `{"fits":49,`,
+		"--digits 2,2 --per-place-limit ones=12 --groups 2 --swap ones=yes":         `{"fits":0,`,
+		"--digits 2,2 --only-by-below tens=yes --exact tens=yes --count 1":          `{"fits":360,`,
+		"--digits 2,2 --swap tens=no --spread --count 4 --seed 5 --zero-at ones=no": `{"fits":`,
+	} {
+		out, errs, status := run(t, "", nil, append([]string{"choose", "--json"}, strings.Fields(args)...)...)
+		if status != 0 || !strings.HasPrefix(out, want) {
+			t.Errorf("%s: status %d, %s%.60s, wanted %s", args, status, errs, out, want)
+		}
+	}
+	if plain, _, _ := run(t, "", nil, "choose", "--digits", "2,2", "--seed", "1", "--count", "1"); !strings.HasPrefix(plain, "Two numbers of two digits.\n8100 fit\n  ") {
 		t.Errorf("in the terminal: %s", plain)
 	}
 }

@@ -134,6 +134,10 @@ func StageOf(p swap.Problem) choose.StageID {
 		return choose.StageOf(p.Numbers)
 	case swap.Difference:
 		return choose.StageOfTaking(p.Numbers[0], p.Numbers[1])
+	case swap.Sharing:
+		return choose.StageOfSharing(p.Numbers[0], int(p.Numbers[1]))
+	case swap.Trays:
+		return choose.StageOfTrays(p.Numbers[0], int(p.Numbers[1]))
 	}
 	return ""
 }

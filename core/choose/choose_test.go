@@ -291,15 +291,14 @@ func judge(c choose.Choice, numbers []int) bool { return factsOf(c.Op, c.Digits,
 
 // problemOf is the problem that the numbers of a choice make.
 func problemOf(op choose.Op, numbers []int) swap.Problem {
-	kind := map[choose.Op]swap.Kind{choose.Take: swap.Difference, choose.Share: swap.Sharing, choose.Trays: swap.Trays}[op]
-	if kind == "" {
-		kind = swap.Sum
+	if op == "" {
+		op = choose.Join
 	}
-	p := swap.Problem{Kind: kind, Version: swap.Version}
-	for _, n := range numbers {
-		p.Numbers = append(p.Numbers, place.Number(n))
+	list := make([]place.Number, len(numbers))
+	for i, n := range numbers {
+		list[i] = place.Number(n)
 	}
-	return p
+	return swap.Of(string(op), list)
 }
 
 // onTheShelf works the problem with pieces and looks at the fullest moment.
@@ -812,10 +811,10 @@ func TestConflicts(t *testing.T) {
 		clash  string
 		mends  int
 	}{
-		{"a 0 in ones that swap", choose.Choice{Digits: []int{2, 2}, Zeros: choose.Yes, Swap: knots(t, "ones=yes,tens=no")}, "[zeros yes knot ones yes]", 3},
-		{"thousands without a piece", choose.Choice{Digits: []int{4, 4}, Laid: true, Swap: knots(t, "thousands=yes")}, "[laid knot thousands yes]", 1},
-		{"against the stage", choose.Choice{Digits: []int{3, 3}, Stage: choose.NoSwap, Swap: knots(t, "tens=yes,ones=no")}, "[joining/no-swap knot tens yes]", 2},
-		{"a blank that can only be reached", choose.Choice{Digits: []int{3, 1}, Swap: knots(t, "ones=no,tens=yes")}, "[knot ones no knot tens yes]", 2},
+		{"a 0 in ones that swap", choose.Choice{Digits: []int{2, 2}, Zeros: choose.Yes, Swap: knots(t, "ones=yes,tens=no")}, "[zeros yes knot ones yes]", 4},
+		{"thousands without a piece", choose.Choice{Digits: []int{4, 4}, Laid: true, Swap: knots(t, "thousands=yes")}, "[laid knot thousands yes]", 2},
+		{"against the stage", choose.Choice{Digits: []int{3, 3}, Stage: choose.NoSwap, Swap: knots(t, "tens=yes,ones=no")}, "[joining/no-swap knot tens yes]", 3},
+		{"a blank that can only be reached", choose.Choice{Digits: []int{3, 1}, Swap: knots(t, "ones=no,tens=yes")}, "[knot ones no knot tens yes]", 4},
 		{"nothing wrong", choose.Choice{Digits: []int{3, 3}}, "[]", 0},
 		{"the ones cannot be all", choose.Choice{Digits: []int{1, 1}, Stage: choose.OneSwapOnes}, "[joining/one-swap-ones]", 2},
 	} {

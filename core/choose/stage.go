@@ -177,6 +177,9 @@ func (s StageID) Least() int {
 	return 1
 }
 
+// Laid tells whether problems of the stage can be laid out with pieces.
+func (s StageID) Laid() bool { return s.Least() <= int(place.TopPiece)+1 }
+
 // Numbers returns how many numbers the stage needs at least.
 func (s StageID) Numbers() int {
 	switch s.Op() {

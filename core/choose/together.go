@@ -159,11 +159,12 @@ func (c Choice) Without(w Wish) Choice {
 	return c
 }
 
-// Mend is one step to a choice that has problems: a wish let go, or the numbers
-// made longer.
+// Mend is one step to a choice that has problems: a wish let go or turned round,
+// or the numbers made longer.
 type Mend struct {
-	Wish   Wish // that is let go; of no kind where the numbers are made longer
-	Digits int  // of the longest number then; 0 where a wish is let go
+	Wish   Wish // that is let go or turned; of no kind where the numbers are made longer
+	Turned bool
+	Digits int // of the longest number then; 0 where a wish is let go
 	Choice Choice
 	Fits   Count
 }
@@ -183,6 +184,11 @@ func (c Choice) Conflict() (clash []Wish, mends []Mend) {
 	}
 	for _, w := range bare.wishes() {
 		clash = append(clash, w)
+		if turned, ok := c.turned(w); ok {
+			mends = append(mends, mend(Mend{Wish: w, Turned: true, Choice: turned})...)
+		}
+	}
+	for _, w := range clash {
 		if without := c.Without(w); w.Kind != Within {
 			mends = append(mends, mend(Mend{Wish: w, Choice: without})...)
 		}
@@ -198,6 +204,16 @@ func (c Choice) Conflict() (clash []Wish, mends []Mend) {
 		mends = append(mends, mend(Mend{Digits: longest + 1, Choice: longer})...)
 	}
 	return clash, mends
+}
+
+// turned returns the choice with a knot tied the other way, a zero asked for
+// where none was wanted, or the other way round.
+func (c Choice) turned(w Wish) (Choice, bool) {
+	if w.Kind == Knot || w.Kind == ZeroHere {
+		c.byPlaces(w.Kind)[w.Place] = Yes + No - w.Want
+		return c, true
+	}
+	return c, false
 }
 
 // mend is the step, if problems fit after it.

@@ -237,6 +237,9 @@ func Meetings(children []Child, seats, most int, today book.Day) []Meeting {
 	for len(list) < most {
 		var best Meeting
 		for _, stage := range choose.Stages() {
+			if !stage.Laid() {
+				continue
+			}
 			if m := meeting(rest, all[ladder.StrandOf(stage)], stage, seats); m.presses() > best.presses() {
 				best = m
 			}

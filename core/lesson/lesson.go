@@ -191,27 +191,23 @@ func (l *Lesson) add(p swap.Problem) error {
 // its lengths, and none that the lesson has already. ErrNoMore where there is
 // none.
 func (l Lesson) Another(seed uint64) (swap.Problem, error) {
-	if l.Problems[0].Kind != swap.Sum {
-		return swap.Problem{}, ErrNoMore
-	}
-	choice := choose.Choice{Stage: l.Stage, Laid: true}
-	for _, n := range l.Problems[0].Numbers {
+	first := l.Problems[0]
+	choice := choose.Choice{Op: choose.Op(first.Kind.Operation()), Stage: l.Stage, Laid: true}
+	for _, n := range first.Numbers {
 		choice.Digits = append(choice.Digits, n.Length())
 	}
 	space, err := choice.Space()
 	if err != nil {
 		return swap.Problem{}, fmt.Errorf("%w: %w", ErrNoMore, err)
 	}
-	for _, numbers := range space.Draw(len(l.Problems)+1, seed) {
-		if p := swap.SumOf(numbers...); !l.has(p) {
-			return p, nil
-		}
+	worked := make([][]place.Number, len(l.Problems))
+	for i, p := range l.Problems {
+		worked[i] = p.Numbers
+	}
+	for _, numbers := range space.Except(worked).Draw(1, seed) {
+		return swap.Of(first.Kind.Operation(), numbers), nil
 	}
 	return swap.Problem{}, ErrNoMore
-}
-
-func (l Lesson) has(p swap.Problem) bool {
-	return slices.ContainsFunc(l.Problems, func(other swap.Problem) bool { return other.Key() == p.Key() })
 }
 
 // MayEstimate tells whether an estimate is still one: before anything is

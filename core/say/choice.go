@@ -2,49 +2,269 @@ package say
 
 import (
 	"fmt"
+	"strings"
 
 	"vineswap/core/choose"
 	"vineswap/core/place"
+	"vineswap/core/swap"
 )
 
-// Wish says one wish of a choice: "a swap in the ones", "never a zero".
-func (w Words) Wish(wish choose.Wish) string {
+// kindOf is the kind of problem that an operation makes.
+func kindOf(op choose.Op) swap.Kind {
+	switch op {
+	case choose.Take:
+		return swap.Difference
+	case choose.Share:
+		return swap.Sharing
+	case choose.Trays:
+		return swap.Trays
+	}
+	return swap.Sum
+}
+
+// numbersWith names the numbers in which a zero is looked for.
+func numbersWith(op choose.Op) string {
+	switch op {
+	case choose.Take:
+		return "the larger number"
+	case choose.Share, choose.Trays:
+		return "the number"
+	}
+	return "the numbers"
+}
+
+// parts are what a wish asks for, and what it will not have, as things that can
+// be listed after "with".
+func (w Words) parts(op choose.Op, wish choose.Wish) (yes, no string) {
+	w = w.For(kindOf(op))
+	many, f := w.PlaceMany(wish.Place), w.forms()
 	switch wish.Kind {
 	case choose.Knot:
-		if wish.Want == choose.Yes {
-			return fmt.Sprintf("%s in the %s", w.ASwap(), w.PlaceMany(wish.Place))
+		if op == choose.Share && wish.Place == place.Ones {
+			return "a remainder", "no remainder"
 		}
-		return fmt.Sprintf("%s in the %s", w.NoSwap(), w.PlaceMany(wish.Place))
+		return fmt.Sprintf("%s in the %s", f.with, many), fmt.Sprintf("no %s in the %s", f.noun, many)
+	case choose.ByBelow:
+		return fmt.Sprintf("%s in the %s only because of the one below", f.with, many), fmt.Sprintf("no %s in the %s only because of the one below", f.noun, many)
+	case choose.AtOnce:
+		return fmt.Sprintf("two or more given up at once in the %s", many), fmt.Sprintf("at most one given up at once in the %s", many)
+	case choose.ToNothing:
+		return fmt.Sprintf("exact tens in the %s", many), fmt.Sprintf("no exact tens in the %s", many)
+	case choose.ZeroHere:
+		return fmt.Sprintf("a zero in the %s", many), fmt.Sprintf("no zero in the %s", many)
 	case choose.Zero:
-		if wish.Want == choose.Yes {
-			return "a zero in the numbers"
+		return "a zero in " + numbersWith(op), "no zero in " + numbersWith(op)
+	case choose.Crossing:
+		return f.with + " over a zero", "no " + f.noun + " over a zero"
+	case choose.InARow:
+		return f.with + " over two zeros or more in a row", "one zero at most to go over"
+	case choose.Remainder:
+		return "a remainder", "no remainder"
+	case choose.Tens:
+		if op == choose.Take {
+			return fmt.Sprintf("ten %s to take from", w.PlaceMany(place.Ones)), fmt.Sprintf("never ten %s to take from", w.PlaceMany(place.Ones))
 		}
-		return "no zero in the numbers"
+		return fmt.Sprintf("a pair in the %s that makes ten", w.PlaceMany(place.Ones)), fmt.Sprintf("no pair in the %s that makes ten", w.PlaceMany(place.Ones))
+	case choose.Twins:
+		return fmt.Sprintf("a double in the %s", w.PlaceMany(place.Ones)), fmt.Sprintf("no double in the %s", w.PlaceMany(place.Ones))
+	}
+	return "", ""
+}
+
+var factNames = map[choose.Facts]string{
+	choose.AllFacts: "all facts", choose.UpToTen: "facts up to ten alone", choose.TwinFacts: "doubles alone", choose.Bonds: "bonds of ten alone",
+}
+
+// Wish says one wish of a choice, as something that is asked for: "a swap in the
+// ones", "no zero in the numbers".
+func (w Words) Wish(op choose.Op, wish choose.Wish) string {
+	switch wish.Kind {
 	case choose.Belongs:
 		return fmt.Sprintf("the stage “%s”", w.Stage(wish.Stage))
+	case choose.Within:
+		return fmt.Sprintf("no number above %d, which pieces can show", place.MostWithPieces)
+	case choose.Limited:
+		return factNames[wish.Facts]
+	case choose.Sharers:
+		if op == choose.Trays {
+			return fmt.Sprintf("%s trays", place.Number(wish.Most).Words(false))
+		}
+		return fmt.Sprintf("%s sharers", place.Number(wish.Most).Words(false))
+	case choose.Shelf:
+		return fmt.Sprintf("at most %d %s on the shelf", wish.Most, w.PlaceMany(wish.Place))
 	}
-	return fmt.Sprintf("a result of at most %d, which pieces can show", place.MostWithPieces)
+	yes, no := w.parts(op, wish)
+	if wish.Want == choose.Yes {
+		return yes
+	}
+	return no
 }
 
-// Mend asks for one wish to be let go: "Leave the ones open".
-func (w Words) Mend(wish choose.Wish) string {
-	switch wish.Kind {
-	case choose.Knot:
-		return fmt.Sprintf("Leave the %s open", w.PlaceMany(wish.Place))
-	case choose.Zero:
-		return "Let zeros be or not"
+// Mend says one step to a choice that has problems: "Leave the ones open".
+func (w Words) Mend(op choose.Op, m choose.Mend) string {
+	switch {
+	case m.Digits > 0:
+		return fmt.Sprintf("Make the numbers %s digits long", place.Number(m.Digits).Words(false))
+	case m.Turned:
+		turned := m.Wish
+		turned.Want = choose.Yes + choose.No - turned.Want
+		return capital(w.Wish(op, turned))
+	case m.Wish.Kind == choose.Knot:
+		return fmt.Sprintf("Leave the %s open", w.PlaceMany(m.Wish.Place))
+	case m.Wish.Kind == choose.Belongs:
+		return fmt.Sprintf("Leave “%s”", w.Stage(m.Wish.Stage))
 	}
-	return fmt.Sprintf("Leave “%s”", w.Stage(wish.Stage))
+	return "Do without: " + w.Wish(op, m.Wish)
 }
 
-// Clash says why nothing fits: wishes that cannot be together.
-func (w Words) Clash(wishes []choose.Wish) string {
+// Clash says why nothing fits: wishes that cannot be together. One of them that
+// asks for a swap or none is what the others forbid.
+func (w Words) Clash(op choose.Op, wishes []choose.Wish) string {
+	if len(wishes) == 1 {
+		return fmt.Sprintf("With numbers of these lengths there is nothing for %s.", w.Wish(op, wishes[0]))
+	}
+	for i := len(wishes) - 1; i >= 0; i-- {
+		if wish := wishes[i]; wish.Kind == choose.Knot {
+			var others []string
+			for j, other := range wishes {
+				if j != i {
+					others = append(others, w.Wish(op, other))
+				}
+			}
+			return fmt.Sprintf("No number does this. There cannot be %s together with %s.", w.Wish(op, wish), list(others))
+		}
+	}
 	said := make([]string, len(wishes))
 	for i, wish := range wishes {
-		said[i] = w.Wish(wish)
+		said[i] = w.Wish(op, wish)
 	}
-	if len(said) == 1 {
-		return fmt.Sprintf("With numbers of these lengths there is nothing for %s.", said[0])
+	return fmt.Sprintf("No number does this. These cannot be together: %s.", list(said))
+}
+
+// Choice reads a choice as one sentence: "One swap, ones: two numbers of two
+// digits, with no zero in the numbers."
+func (w Words) Choice(c choose.Choice) string {
+	op := c.Op
+	var with []string
+	stage, by := "", 0
+	for _, wish := range c.Wishes() {
+		switch wish.Kind {
+		case choose.Within:
+		case choose.Belongs:
+			stage = capital(w.Stage(wish.Stage)) + ": "
+		case choose.Sharers:
+			by = wish.Most
+		default:
+			with = append(with, w.Wish(op, wish))
+		}
 	}
-	return fmt.Sprintf("These cannot be together: %s.", list(said))
+	said := stage + w.numbersOf(op, c.Digits, by)
+	if len(with) > 0 {
+		said += ", with " + list(with)
+	}
+	return capital(said) + "."
+}
+
+// numbersOf says how long the numbers of a choice are.
+func (w Words) numbersOf(op choose.Op, digits []int, by int) string {
+	others := "two to nine"
+	if by > 0 {
+		others = place.Number(by).Words(false)
+	}
+	switch op {
+	case choose.Take:
+		return fmt.Sprintf("a number of %s less one of %s", digitsOf(digits[0]), digitsOf(digits[1]))
+	case choose.Share:
+		return fmt.Sprintf("a number of %s shared by %s", digitsOf(digits[0]), others)
+	case choose.Trays:
+		return fmt.Sprintf("%s trays with a number of %s", others, digitsOf(digits[0]))
+	}
+	for _, d := range digits {
+		if d != digits[0] {
+			each := make([]string, len(digits))
+			for i, d := range digits {
+				each[i] = place.Number(d).Words(false)
+			}
+			return fmt.Sprintf("%s numbers of %s digits", place.Number(len(digits)).Words(false), list(each))
+		}
+	}
+	return fmt.Sprintf("%s numbers of %s", place.Number(len(digits)).Words(false), digitsOf(digits[0]))
+}
+
+func digitsOf(n int) string {
+	if n == 1 {
+		return "one digit"
+	}
+	return place.Number(n).Words(false) + " digits"
+}
+
+// WishName heads a wish that can be asked for besides the knots.
+func (w Words) WishName(op choose.Op, kind choose.WishKind) string {
+	w = w.For(kindOf(op))
+	switch kind {
+	case choose.ByBelow:
+		return fmt.Sprintf("Why there is %s", w.ASwap())
+	case choose.AtOnce:
+		return "Given up at once"
+	case choose.ToNothing:
+		return "What stays after it"
+	case choose.ZeroHere, choose.Zero:
+		return "A zero in " + numbersWith(op)
+	case choose.Crossing:
+		return fmt.Sprintf("%s over a zero", capital(w.ASwap()))
+	case choose.InARow:
+		return "Zeros in a row"
+	case choose.Remainder:
+		return "A remainder"
+	case choose.Tens:
+		return "Ten in the " + w.PlaceMany(place.Ones)
+	case choose.Twins:
+		return "Doubles in the " + w.PlaceMany(place.Ones)
+	case choose.Limited:
+		return "Facts"
+	case choose.Sharers:
+		if op == choose.Trays {
+			return "Trays"
+		}
+		return "Sharers"
+	}
+	return ""
+}
+
+// wishSides are what a wish is called when it is for no, and for yes.
+var wishSides = map[choose.WishKind][2]string{
+	choose.ByBelow: {"its own digits", "the one below"}, choose.AtOnce: {"one", "two or more"}, choose.ToNothing: {"something", "nothing"},
+	choose.InARow: {"one at most", "two or more"},
+}
+
+// WishSide names a side of a wish.
+func WishSide(kind choose.WishKind, want choose.Want) string {
+	sides, named := wishSides[kind]
+	switch {
+	case want == choose.Any && named:
+		return "either"
+	case want == choose.Any:
+		return "may be"
+	case named && want == choose.No:
+		return sides[0]
+	case named:
+		return sides[1]
+	case want == choose.No:
+		return "never"
+	}
+	return "must be"
+}
+
+// FactName names a limit of facts.
+func FactName(f choose.Facts) string { return strings.TrimSuffix(factNames[f], " alone") }
+
+// LeftOut says how many problems are left out because they were worked lately.
+func LeftOut(n int) string {
+	switch n {
+	case 0:
+		return ""
+	case 1:
+		return "one worked lately is left out"
+	}
+	return fmt.Sprintf("%d worked lately are left out", n)
 }

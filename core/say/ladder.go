@@ -340,7 +340,7 @@ func Children(n int) string {
 func (w Words) Plan(id choose.StageID, draws bool, children int) string {
 	switch {
 	case !draws:
-		return "Numbers for this stage cannot be drawn yet."
+		return "A lesson on the mat cannot be planned for this stage yet."
 	case children == 0:
 		return "Nobody is at this stage. Touch the names of those who come."
 	}

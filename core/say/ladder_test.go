@@ -133,7 +133,7 @@ func TestSentencesAboutChildren(t *testing.T) {
 		w.Stands(s, today):                                            "Ready for two stages. Last seen today.",
 		w.Stands(ladder.Standings{}, today):                           "Nothing is recorded yet.",
 		w.NotYet([]choose.StageID{choose.NoSwap, choose.OneSwapOnes}): "First comes no swap and one swap, ones, with material.",
-		w.Plan(choose.TakeNoSwap, false, 3):                           "Numbers for this stage cannot be drawn yet.",
+		w.Plan(choose.TakeNoSwap, false, 3):                           "A lesson on the mat cannot be planned for this stage yet.",
 		w.Plan(choose.NoSwap, true, 0):                                "Nobody is at this stage. Touch the names of those who come.",
 		w.Plan(choose.NoSwap, true, 1):                                "One child, with numbers for no swap.",
 		say.Meeting(group.Meeting{Counts: map[ladder.State]int{ladder.Ready: 2, ladder.Wobbling: 1}}): "Two are ready for it and one wobbles.",

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"strings"
 
+	"vineswap/core/choose"
 	"vineswap/core/material"
 	"vineswap/core/place"
 	"vineswap/core/swap"
@@ -97,6 +98,9 @@ func TooLarge(answer place.Number) string {
 	return fmt.Sprintf("%d is more than pieces can show: there is no piece above the thousand cube.", answer)
 }
 
+// OtherWork says why sharing and trays are not laid out.
+const OtherWork = "The mat shows joining and taking away so far: these numbers are for paper and for hands."
+
 // TooMany says why so many numbers are not laid out.
 func TooMany(most int) string {
 	return fmt.Sprintf("The mat takes %s numbers at a time.", place.Number(most).Words(false))
@@ -106,6 +110,19 @@ func TooMany(most int) string {
 func (w Words) Boundary(p place.Place) string {
 	next, _ := p.Next()
 	return fmt.Sprintf("%s to %s", w.PlaceMany(p), w.PlaceMany(next))
+}
+
+// BoundaryOf names where a knot of an operation lies: what comes up goes from the
+// place to the next, what comes down into it.
+func (w Words) BoundaryOf(op choose.Op, p place.Place) string {
+	next, _ := p.Next()
+	switch op {
+	case choose.Take:
+		return fmt.Sprintf("%s to %s", w.PlaceMany(next), w.PlaceMany(p))
+	case choose.Share:
+		return fmt.Sprintf("%s to %s", w.PlaceMany(p), w.PlaceMany(p-1))
+	}
+	return w.Boundary(p)
 }
 
 // PieceNames lists the pieces of a material, ones first.

@@ -251,8 +251,8 @@ func TestNamesFollowTheSetting(t *testing.T) {
 		{say.Piece(material.Beads, place.Hundreds, 3), "squares"},
 		{say.Piece(material.Beads, place.TenThousands, 3), ""},
 		{say.Caution(material.SmallParts, material.Blocks), "Small cubes are small parts. Count them out, count them back."},
-		{w.Wish(choose.Wish{Kind: choose.Knot, Want: choose.Yes}), "an exchange in the units"},
-		{w.Mend(choose.Wish{Kind: choose.Belongs, Stage: choose.NoSwap}), "Leave “no exchange”"},
+		{w.Wish(choose.Join, choose.Wish{Kind: choose.Knot, Want: choose.Yes}), "an exchange in the units"},
+		{w.Mend(choose.Join, choose.Mend{Wish: choose.Wish{Kind: choose.Belongs, Stage: choose.NoSwap}}), "Leave “no exchange”"},
 		{w.Phase(swap.Position{Phase: swap.LayOut}), "build"},
 		{w.Phase(swap.Position{Phase: swap.Joining}), "join"},
 		{w.Phase(swap.Position{Phase: swap.Work, Place: place.Ones}), "units"},
@@ -270,17 +270,19 @@ func TestNamesFollowTheSetting(t *testing.T) {
 		{say.PieceNames(material.Beads), "bead, bar, square and cube"},
 		{w.Example(swap.MakeSwap, swap.Method{}), "Ten units are exchanged for one ten. It joins the tens."},
 		{w.Example("no such step", swap.Method{}), ""},
-		{w.Clash([]choose.Wish{{Kind: choose.Zero, Want: choose.Yes}, {Kind: choose.Within}}), "These cannot be together: a zero in the numbers and a result of at most 9999, which pieces can show."},
+		{w.Clash(choose.Join, []choose.Wish{{Kind: choose.Zero, Want: choose.Yes}, {Kind: choose.Within}}), "No number does this. These cannot be together: a zero in the numbers and no number above 9999, which pieces can show."},
+		{w.Clash(choose.Join, []choose.Wish{{Kind: choose.Zero, Want: choose.Yes}, {Kind: choose.Knot, Want: choose.Yes}}), "No number does this. There cannot be an exchange in the units together with a zero in the numbers."},
+		{say.LeftOut(1), "one worked lately is left out"},
 	} {
 		if c.got != c.want {
 			t.Errorf("got %q, want %q", c.got, c.want)
 		}
 	}
 	asked := map[string]bool{}
-	for _, id := range append(choose.Stages(), choose.ThreeAddends, choose.AnySum, "") {
+	for _, id := range append(choose.Stages(), "") {
 		asked[w.StageAsks(id)+w.Stage(id)] = true
 	}
-	if len(asked) != len(choose.Stages())+3 {
+	if len(asked) != len(choose.Stages())+1 {
 		t.Errorf("two stages are said alike: %v", asked)
 	}
 }

@@ -261,7 +261,7 @@ func Piece(kind material.Kind, p place.Place, n int) string {
 
 // Stage names a stage in the class's words.
 func (w Words) Stage(id choose.StageID) string {
-	if strings.HasPrefix(string(id), "taking/") {
+	if op := id.Op(); op == choose.Take || op == choose.Share {
 		w = w.down()
 	}
 	f := w.forms()
@@ -294,13 +294,23 @@ func (w Words) Stage(id choose.StageID) string {
 		return "across zeros"
 	case choose.AnyDifference:
 		return "any difference"
+	case choose.EqualTrays:
+		return "equal trays"
+	case choose.EqualTraysSwap:
+		return "equal trays, " + f.nouns
+	case choose.ShareEven:
+		return "shared evenly"
+	case choose.ShareSwap:
+		return "shared, " + f.with
+	case choose.ShareRemainder:
+		return "shared, a rest"
 	}
 	return "chosen by hand"
 }
 
 // StageAsks says what a stage asks of the numbers.
 func (w Words) StageAsks(id choose.StageID) string {
-	if strings.HasPrefix(string(id), "taking/") {
+	if op := id.Op(); op == choose.Take || op == choose.Share {
 		w = w.down()
 	}
 	f := w.forms()
@@ -327,6 +337,16 @@ func (w Words) StageAsks(id choose.StageID) string {
 		return "Numbers of five or six digits."
 	case choose.TakeNoSwap:
 		return "Every place has enough."
+	case choose.EqualTrays:
+		return "Two to nine trays alike, and no place reaches ten."
+	case choose.EqualTraysSwap:
+		return "Two to nine trays alike, and a place reaches ten."
+	case choose.ShareEven:
+		return "Every place goes round, and nothing is left."
+	case choose.ShareSwap:
+		return "What does not go round in a place is taken down, and nothing is left."
+	case choose.ShareRemainder:
+		return "Some ones are left that do not go round."
 	case choose.TakeOneSwapTens:
 		return fmt.Sprintf("One %s: a ten for ten %s.", f.noun, w.PlaceMany(place.Ones))
 	case choose.TakeOneSwapHigher:

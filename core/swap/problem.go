@@ -73,6 +73,17 @@ func DifferenceOf(larger, smaller place.Number) Problem {
 	return Problem{Kind: Difference, Version: Version, Numbers: []place.Number{larger, smaller}}
 }
 
+// Of is the problem of an operation by its name, not yet held to be valid; of no
+// kind where the name is not known.
+func Of(operation string, numbers []place.Number) Problem {
+	for kind, of := range kinds {
+		if of.operation == operation {
+			return Problem{Kind: kind, Version: Version, Numbers: numbers}
+		}
+	}
+	return Problem{Version: Version, Numbers: numbers}
+}
+
 // Key tells problems apart; it keeps the order of the numbers, so 25+47 is not
 // 47+25.
 func (p Problem) Key() string { return string(p.Kind) + ":" + p.String() }

@@ -116,6 +116,9 @@ export interface Stage {
   knots: string[];
   least: number;
   made: boolean;
+  op: string;
+  few: number;
+  hollow: boolean[];
 }
 export interface Column {
   place: string;
@@ -125,6 +128,8 @@ export interface Column {
   stays: number;
   made: boolean;
   caused: string;
+  swaps: boolean;
+  zero: boolean;
 }
 export interface Pieces {
   place: string;
@@ -335,12 +340,39 @@ export interface Side {
   sheet?: Sheet;
 }
 export interface Choose {
+  op?: string;
   stage: string;
   digits: number[];
+  by?: number;
   swap: {
     [k: string]: string;
   };
+  made?: {
+    [k: string]: string;
+  };
+  several?: {
+    [k: string]: string;
+  };
+  exact?: {
+    [k: string]: string;
+  };
+  zeroAt?: {
+    [k: string]: string;
+  };
   zeros: string;
+  cross?: string;
+  row?: string;
+  rest?: string;
+  makesTen?: string;
+  doubles?: string;
+  facts?: string;
+  limit?: {
+    [k: string]: number;
+  };
+  groups?: number;
+  children?: string[];
+  days?: number;
+  spread?: boolean;
   count: number;
   seed: string;
 }
@@ -354,6 +386,11 @@ export interface Chosen {
   seed: string;
   choice: Choose;
   most: number;
+  says: string;
+  leftOut?: string;
+  by: number[];
+  finer: Ask[];
+  hint?: string;
 }
 export interface Knot {
   place: string;
@@ -362,6 +399,9 @@ export interface Knot {
   counts: {
     [k: string]: string;
   };
+  made: string;
+  several: string;
+  exact: string;
   name: string;
 }
 export interface Lane {
@@ -373,6 +413,17 @@ export interface Mend {
   text: string;
   fits: string;
   choice: Choose;
+}
+export interface Ask {
+  id: string;
+  place?: string;
+  name: string;
+  now: string;
+  sides: AskSide[];
+}
+export interface AskSide {
+  value: string;
+  name: string;
 }
 export interface Typed {
   text: string;

@@ -1,0 +1,68 @@
+package say_test
+
+import (
+	"testing"
+
+	"vineswap/core/choose"
+	"vineswap/core/place"
+	"vineswap/core/say"
+)
+
+// A choice is read as one sentence.
+func TestChoicesAreRead(t *testing.T) {
+	for _, c := range []struct {
+		choice choose.Choice
+		words  say.Words
+		want   string
+	}{
+		{choose.Choice{Digits: []int{2, 2}, Stage: choose.OneSwapOnes, Laid: true}, say.Words{}, "One swap, ones: two numbers of two digits."},
+		{choose.Choice{Digits: []int{3, 2, 2}, Zeros: choose.No}, say.Words{}, "Three numbers of three, two and two digits, with no zero in the numbers."},
+		{choose.Choice{Digits: []int{3, 3}, Swap: choose.Wants{choose.Yes, choose.Yes}, Made: choose.Wants{choose.Any, choose.Yes}}, say.Words{Swap: say.Regroup, Places: say.Units}, "Two numbers of three digits, with a regrouping in the units, a regrouping in the tens and a regrouping in the tens only because of the one below."},
+		{choose.Choice{Op: choose.Take, Digits: []int{3, 2}, Cross: choose.Yes, Row: choose.No, MakesTen: choose.Yes}, say.Words{Swap: say.Carry}, "A number of three digits less one of two digits, with a borrow over a zero, one zero at most to go over and ten ones to take from."},
+		{choose.Choice{Op: choose.Share, Digits: []int{2}, By: 4, Rest: choose.Yes, Swap: choose.Wants{choose.Any, choose.No}}, say.Words{}, "A number of two digits shared by four, with a remainder and no swap in the tens."},
+		{choose.Choice{Op: choose.Share, Digits: []int{1}, Swap: choose.Wants{choose.No}}, say.Words{}, "A number of one digit shared by two to nine, with no remainder."},
+		{choose.Choice{Op: choose.Trays, Digits: []int{3}, Facts: choose.UpToTen, ZeroAt: choose.Wants{choose.Any, choose.Yes}, Exact: choose.Wants{choose.Yes}, Several: choose.Wants{choose.No}}, say.Words{}, "Two to nine trays with a number of three digits, with facts up to ten alone, at most one given up at once in the ones, exact tens in the ones and a zero in the tens."},
+		{choose.Choice{Digits: []int{1, 1}, Doubles: choose.No, Limit: [place.Count]int{15}}, say.Words{}, "Two numbers of one digit, with no double in the ones and at most 15 ones on the shelf."},
+	} {
+		if got := c.words.Choice(c.choice); got != c.want {
+			t.Errorf("%q\nwanted %q", got, c.want)
+		}
+	}
+}
+
+// Every wish has a name, both its sides, and words for what it asks and forbids.
+func TestEveryWishHasWords(t *testing.T) {
+	w := say.Words{}
+	for _, op := range choose.Ops() {
+		said := map[string]bool{}
+		for _, kind := range []choose.WishKind{choose.Knot, choose.ByBelow, choose.AtOnce, choose.ToNothing, choose.ZeroHere, choose.Zero, choose.Crossing, choose.InARow, choose.Remainder, choose.Tens, choose.Twins} {
+			if !kind.Suits(op) {
+				continue
+			}
+			for _, want := range []choose.Want{choose.No, choose.Yes} {
+				wish := choose.Wish{Kind: kind, Place: place.Tens, Want: want}
+				text := w.Wish(op, wish)
+				if text == "" || said[text] || plainFault("With "+text+".") != "" || say.WishSide(kind, want) == "" || kind != choose.Knot && w.WishName(op, kind) == "" {
+					t.Errorf("%s, %s, %v: %q", op, kind, want, text)
+				}
+				said[text] = true
+				for _, turned := range []bool{true, false} {
+					if text := w.Mend(op, choose.Mend{Wish: wish, Turned: turned}); text == "" || plainFault(text) != "" {
+						t.Errorf("%s, %s, %v: mend %q", op, kind, want, text)
+					}
+				}
+			}
+		}
+	}
+	if got := w.Mend(choose.Take, choose.Mend{Wish: choose.Wish{Kind: choose.Knot, Place: place.Tens, Want: choose.No}, Turned: true}); got != "A swap in the tens" {
+		t.Error(got)
+	}
+	if got := w.Mend(choose.Join, choose.Mend{Digits: 3}); got != "Make the numbers three digits long" {
+		t.Error(got)
+	}
+	for _, f := range choose.FactLimits() {
+		if say.FactName(f) == "" {
+			t.Errorf("%s has no name", f)
+		}
+	}
+}

@@ -1,0 +1,100 @@
+package store
+
+import (
+	"context"
+	"encoding/json"
+	"fmt"
+	"time"
+
+	"github.com/google/uuid"
+	"github.com/jmoiron/sqlx"
+
+	"vineswap/core/book"
+	"vineswap/core/swap"
+)
+
+// KeptChoice is a choice of numbers that a guide has named for the class. The
+// choice is kept as it was asked for, in the form of a version.
+type KeptChoice struct {
+	ID      uuid.UUID
+	ClassID uuid.UUID `db:"class_id"`
+	Name    string
+	Version int
+	Choice  json.RawMessage
+	KeptBy  uuid.UUID `db:"kept_by"`
+	KeptAt  time.Time `db:"kept_at"`
+}
+
+// MostKept is how many choices a class can keep.
+const MostKept = 60
+
+// ErrFull is returned where a class keeps as many choices as it can.
+var ErrFull = fmt.Errorf("a class keeps at most %d choices", MostKept)
+
+// KeepChoice keeps a choice. A name that the class uses already gives ErrTaken,
+// the same id again changes nothing, and a class that is full gives ErrFull.
+func (s *Store) KeepChoice(ctx context.Context, k KeptChoice) error {
+	res, err := s.db.NamedExecContext(ctx, `insert into kept_choice (id, class_id, name, version, choice, kept_by)
+		select :id, :class_id, :name, :version, :choice, :kept_by
+		where (select count(*) from kept_choice where class_id = :class_id) < `+fmt.Sprint(MostKept)+`
+		on conflict (id) do nothing`, k)
+	if err != nil {
+		return taken(err, "a choice with this name")
+	}
+	if n, err := res.RowsAffected(); err != nil || n == 1 {
+		return err
+	}
+	var there bool
+	if err := s.db.GetContext(ctx, &there, `select exists (select 1 from kept_choice where id = $1 and class_id = $2)`, k.ID, k.ClassID); err != nil || there {
+		return err
+	}
+	return ErrFull
+}
+
+// KeptChoices lists the choices of a class by name.
+func (s *Store) KeptChoices(ctx context.Context, class uuid.UUID) ([]KeptChoice, error) {
+	list := []KeptChoice{}
+	err := s.db.SelectContext(ctx, &list, `select id, class_id, name, version, choice, kept_by, kept_at from kept_choice where class_id = $1 order by name`, class)
+	return list, err
+}
+
+// DropChoice forgets a choice; ErrNone where the class has no such one.
+func (s *Store) DropChoice(ctx context.Context, class, id uuid.UUID) error {
+	res, err := s.db.ExecContext(ctx, `delete from kept_choice where class_id = $1 and id = $2`, class, id)
+	if err != nil {
+		return err
+	}
+	if n, err := res.RowsAffected(); err != nil || n == 1 {
+		return err
+	}
+	return ErrNone
+}
+
+// Worked lists the problems of a kind that any of some learners of a class have
+// had since a day, in lessons and in records that stand; each is listed once.
+func (s *Store) Worked(ctx context.Context, class uuid.UUID, learners []uuid.UUID, kind swap.Kind, since book.Day) ([]swap.Problem, error) {
+	if len(learners) == 0 {
+		return nil, nil
+	}
+	query, args, err := sqlx.In(`select distinct problem from observation o
+		where class_id = ? and learner_id in (?) and day >= ? and not withdrawn and problem->>'kind' = ?
+		and not exists (select 1 from observation later where later.replaces = o.id)
+		union select p.value from lesson join lesson_child on lesson_id = lesson.id
+		cross join lateral jsonb_array_elements(problems) as p
+		where class_id = ? and learner_id in (?) and changed_at >= ?::date and stand <> 'gathering' and p.value->>'kind' = ?`,
+		class, learners, since.String(), kind, class, learners, since.String(), kind)
+	if err != nil {
+		return nil, err
+	}
+	var rows [][]byte
+	if err := s.db.SelectContext(ctx, &rows, s.db.Rebind(query), args...); err != nil {
+		return nil, err
+	}
+	list := make([]swap.Problem, len(rows))
+	for i, row := range rows {
+		if err := json.Unmarshal(row, &list[i]); err != nil {
+			return nil, fmt.Errorf("a problem that was worked: %w", err)
+		}
+	}
+	return list, nil
+}

@@ -1,0 +1,225 @@
+package wire
+
+import (
+	"fmt"
+
+	"vineswap/core/choose"
+	"vineswap/core/place"
+	"vineswap/core/say"
+	"vineswap/core/setting"
+	"vineswap/core/swap"
+)
+
+// wantsAt are the wishes of a choice for places, by the field of Choose.
+func wantsAt(c *choose.Choice, ask *Choose) map[string]struct {
+	wants *choose.Wants
+	asked *map[string]string
+} {
+	type pair = struct {
+		wants *choose.Wants
+		asked *map[string]string
+	}
+	return map[string]pair{"swap": {&c.Swap, &ask.Swap}, "made": {&c.Made, &ask.Made}, "several": {&c.Several, &ask.Several}, "exact": {&c.Exact, &ask.Exact}, "zeroAt": {&c.ZeroAt, &ask.ZeroAt}}
+}
+
+// wants are the other wishes, by the field of Choose.
+func wants(c *choose.Choice, ask *Choose) map[string]struct {
+	want  *choose.Want
+	asked *string
+} {
+	type pair = struct {
+		want  *choose.Want
+		asked *string
+	}
+	return map[string]pair{"zeros": {&c.Zeros, &ask.Zeros}, "cross": {&c.Cross, &ask.Cross}, "row": {&c.Row, &ask.Row}, "rest": {&c.Rest, &ask.Rest}, "makesTen": {&c.MakesTen, &ask.MakesTen}, "doubles": {&c.Doubles, &ask.Doubles}}
+}
+
+// FieldError is what is wrong with one field of what is asked for.
+type FieldError struct {
+	Field string
+	Err   error
+}
+
+func (e *FieldError) Error() string { return e.Field + ": " + e.Err.Error() }
+
+func (e *FieldError) Unwrap() error { return e.Err }
+
+// ChoiceOf reads what is asked for; an error is a *FieldError.
+func ChoiceOf(ask Choose) (choose.Choice, error) {
+	c := choose.Choice{Stage: choose.StageID(ask.Stage), Digits: ask.Digits, By: ask.By, Groups: ask.Groups}
+	var err error
+	if c.Op, err = choose.ParseOp(ask.Op); err != nil {
+		return c, &FieldError{"op", err}
+	}
+	if c.Facts, err = choose.ParseFacts(ask.Facts); err != nil {
+		return c, &FieldError{"facts", err}
+	}
+	for field, at := range wantsAt(&c, &ask) {
+		for name, wish := range *at.asked {
+			p, err := place.Parse(name)
+			if err != nil {
+				return c, &FieldError{field, err}
+			}
+			if at.wants[p], err = choose.ParseWant(wish); err != nil {
+				return c, &FieldError{field, err}
+			}
+		}
+	}
+	for field, is := range wants(&c, &ask) {
+		if *is.asked == "" {
+			continue
+		}
+		if *is.want, err = choose.ParseWant(*is.asked); err != nil {
+			return c, &FieldError{field, err}
+		}
+	}
+	for name, n := range ask.Limit {
+		p, err := place.Parse(name)
+		if err != nil {
+			return c, &FieldError{"limit", err}
+		}
+		c.Limit[p] = n
+	}
+	c.Laid = laid(c)
+	return c, nil
+}
+
+// laid tells whether numbers of these lengths are meant for the mat: longer ones
+// are worked in cards and column.
+func laid(c choose.Choice) bool {
+	for _, d := range c.Digits {
+		if d > mostWithPieces {
+			return false
+		}
+	}
+	return true
+}
+
+// mostWithPieces is how many digits a number may have that is laid out.
+const mostWithPieces = int(place.TopPiece) + 1
+
+// AskOf is the inverse of ChoiceOf.
+func AskOf(c choose.Choice) Choose {
+	ask := Choose{Op: string(c.Op), Stage: string(c.Stage), Digits: c.Digits, By: c.By, Swap: map[string]string{}, Groups: c.Groups, Facts: string(c.Facts)}
+	for _, at := range wantsAt(&c, &ask) {
+		for p, want := range at.wants {
+			if want == choose.Any {
+				continue
+			}
+			if *at.asked == nil {
+				*at.asked = map[string]string{}
+			}
+			(*at.asked)[place.Place(p).String()] = want.String()
+		}
+	}
+	for _, is := range wants(&c, &ask) {
+		*is.asked = is.want.String()
+	}
+	for p, n := range c.Limit {
+		if n == 0 {
+			continue
+		}
+		if ask.Limit == nil {
+			ask.Limit = map[string]int{}
+		}
+		ask.Limit[place.Place(p).String()] = n
+	}
+	return ask
+}
+
+// ChosenOf makes the strip and some problems; the choice must be valid.
+func ChosenOf(class setting.Class, c choose.Choice, space *choose.Space, problems [][]place.Number, seed uint64) (Chosen, error) {
+	w := class.Words()
+	out := Chosen{
+		Fits: space.Fits().String(), Problems: []Sum{}, Mends: []Mend{}, Lanes: []Lane{}, Knots: []Knot{}, Seed: fmt.Sprint(seed), Choice: AskOf(c), Most: place.MostDigits,
+		Says: w.Choice(c), LeftOut: say.LeftOut(space.LeftOut()), Finer: finerOf(w, c),
+	}
+	for p := range c.Top() + 1 {
+		if c.Op == choose.Take && p == c.Top() && p > 0 || c.Op == choose.Share && p == place.Ones {
+			continue // nothing comes into the highest place; what is left of the ones is the remainder
+		}
+		out.Knots = append(out.Knots, knotOf(w, c, p))
+	}
+	lanes, by := space.Lanes()
+	out.By = by.List()
+	for _, lane := range lanes {
+		made := Lane{Place: lane.Place.String(), Sum: lane.Sum.List()}
+		for _, digits := range lane.Number {
+			made.Numbers = append(made.Numbers, digits.List())
+		}
+		out.Lanes = append(out.Lanes, made)
+	}
+	for _, numbers := range problems {
+		sum, err := SumOf(class, swap.Of(string(c.Op), numbers))
+		if err != nil {
+			return out, err
+		}
+		out.Problems = append(out.Problems, sum)
+	}
+	if clash, mends := c.Conflict(); len(clash) > 0 {
+		out.Clash = w.Clash(c.Op, clash)
+		for _, m := range mends {
+			out.Mends = append(out.Mends, Mend{w.Mend(c.Op, m), m.Fits.String(), AskOf(m.Choice)})
+		}
+	}
+	return out, nil
+}
+
+func knotOf(w say.Words, c choose.Choice, p place.Place) Knot {
+	counts := c.KnotCounts(p)
+	k := Knot{Place: p.String(), Tied: c.Tied(p).String(), ByStage: c.Swap[p] == choose.Any && c.Tied(p) != choose.Any, Counts: map[string]string{}, Made: c.Made[p].String(), Several: c.Several[p].String(), Exact: c.Exact[p].String()}
+	for want, n := range counts {
+		k.Counts[choose.Want(want).String()] = n.String()
+	}
+	k.Name = w.BoundaryOf(c.Op, p)
+	return k
+}
+
+// finerOf lists what can be asked for besides the knots: for each place, then for
+// the whole.
+func finerOf(w say.Words, c choose.Choice) []Ask {
+	ask := Choose{}
+	out := []Ask{}
+	at, whole := wantsAt(&c, &ask), wants(&c, &ask)
+	for p := range c.Top() + 1 {
+		for _, f := range []struct {
+			field string
+			kind  choose.WishKind
+		}{{"made", choose.ByBelow}, {"several", choose.AtOnce}, {"exact", choose.ToNothing}, {"zeroAt", choose.ZeroHere}} {
+			if f.kind.Suits(c.Op) && (f.kind != choose.ByBelow || p > place.Ones) {
+				out = append(out, askWant(w, c.Op, f.field, f.kind, p.String(), at[f.field].wants[p]))
+			}
+		}
+	}
+	for _, f := range []struct {
+		field string
+		kind  choose.WishKind
+	}{{"zeros", choose.Zero}, {"cross", choose.Crossing}, {"row", choose.InARow}, {"rest", choose.Remainder}, {"makesTen", choose.Tens}, {"doubles", choose.Twins}} {
+		if f.kind.Suits(c.Op) {
+			out = append(out, askWant(w, c.Op, f.field, f.kind, "", *whole[f.field].want))
+		}
+	}
+	if choose.Limited.Suits(c.Op) {
+		facts := Ask{ID: "facts", Name: w.WishName(c.Op, choose.Limited), Now: string(c.Facts)}
+		for _, f := range choose.FactLimits() {
+			facts.Sides = append(facts.Sides, AskSide{string(f), say.FactName(f)})
+		}
+		out = append(out, facts)
+	}
+	if choose.Sharers.Suits(c.Op) {
+		by := Ask{ID: "by", Name: w.WishName(c.Op, choose.Sharers), Now: fmt.Sprint(c.By), Sides: []AskSide{{"0", "any"}}}
+		for n := 2; n <= 9; n++ {
+			by.Sides = append(by.Sides, AskSide{fmt.Sprint(n), fmt.Sprint(n)})
+		}
+		out = append(out, by)
+	}
+	return out
+}
+
+func askWant(w say.Words, op choose.Op, field string, kind choose.WishKind, at string, now choose.Want) Ask {
+	ask := Ask{ID: field, Place: at, Name: w.WishName(op, kind), Now: now.String()}
+	for _, want := range []choose.Want{choose.No, choose.Any, choose.Yes} {
+		ask.Sides = append(ask.Sides, AskSide{want.String(), say.WishSide(kind, want)})
+	}
+	return ask
+}
