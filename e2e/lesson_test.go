@@ -52,7 +52,7 @@ func TestALessonByTouch(t *testing.T) {
 	}
 
 	// What cannot be together is said, and mended in one touch.
-	g.Press("one swap, ones").Press("tens to hundreds").Press("a swap 0").See("These cannot be together").Press("Leave the tens open").See("Twelve of them")
+	g.Press("one swap, ones").Press("tens to hundreds").Press("a swap 0").See("There cannot be a swap in the tens").Press("Leave the tens open").See("Twelve of them")
 
 	// Numbers of one's own: wrong beside its cause, too large, then right.
 	g.Write("Numbers of your own", "5o3+12").Press("Look").See("Only the digits 0 to 9").Holds("typed text stays", "document.getElementById('own').value === '5o3+12'")
@@ -115,7 +115,7 @@ func TestALessonByKeysAlone(t *testing.T) {
 	g.Key(" ").See("Twelve of them")
 	g.TabTo("no swap").Key(" ").Holds("no-swap", fits("1980"))
 	g.TabTo("ones to tens").Key(kb.ArrowLeft).Holds("along the knots", "document.activeElement.id === 'knot-tens'")
-	g.TabTo("a swap").Key(" ").See("These cannot be together").TabTo("Leave the tens open").Key(kb.Enter).See("Twelve of them")
+	g.TabTo("a swap").Key(" ").See("There cannot be a swap in the tens").TabTo("Leave the tens open").Key(kb.Enter).See("Twelve of them")
 	picked := "document.querySelector('[data-hand] [aria-checked=true]').getAttribute('aria-label')"
 	before := guide.Read[string](g, picked)
 	g.TabTo(before).Key(kb.ArrowRight).Holds("the next sum", fmt.Sprintf("%s !== %q && document.activeElement.getAttribute('aria-checked') === 'true'", picked, before))

@@ -172,6 +172,14 @@ func knotOf(w say.Words, c choose.Choice, p place.Place) Knot {
 		k.Counts[choose.Want(want).String()] = n.String()
 	}
 	k.Name = w.BoundaryOf(c.Op, p)
+	// What the stage and the other wishes leave no choice about is shown as tied.
+	if k.Tied == choose.Any.String() && !counts[choose.Any].IsZero() {
+		for _, want := range []choose.Want{choose.No, choose.Yes} {
+			if counts[want] == counts[choose.Any] {
+				k.Tied, k.ByStage = want.String(), true
+			}
+		}
+	}
 	return k
 }
 
@@ -187,7 +195,7 @@ func finerOf(w say.Words, c choose.Choice) []Ask {
 			kind  choose.WishKind
 		}{{"made", choose.ByBelow}, {"several", choose.AtOnce}, {"exact", choose.ToNothing}, {"zeroAt", choose.ZeroHere}} {
 			if f.kind.Suits(c.Op) && (f.kind != choose.ByBelow || p > place.Ones) {
-				out = append(out, askWant(w, c.Op, f.field, f.kind, p.String(), at[f.field].wants[p]))
+				out = append(out, askWant(w.WishName(c.Op, f.kind, p), f.field, f.kind, p.String(), at[f.field].wants[p]))
 			}
 		}
 	}
@@ -196,18 +204,18 @@ func finerOf(w say.Words, c choose.Choice) []Ask {
 		kind  choose.WishKind
 	}{{"zeros", choose.Zero}, {"cross", choose.Crossing}, {"row", choose.InARow}, {"rest", choose.Remainder}, {"makesTen", choose.Tens}, {"doubles", choose.Twins}} {
 		if f.kind.Suits(c.Op) {
-			out = append(out, askWant(w, c.Op, f.field, f.kind, "", *whole[f.field].want))
+			out = append(out, askWant(w.WishName(c.Op, f.kind, place.Ones), f.field, f.kind, "", *whole[f.field].want))
 		}
 	}
 	if choose.Limited.Suits(c.Op) {
-		facts := Ask{ID: "facts", Name: w.WishName(c.Op, choose.Limited), Now: string(c.Facts)}
+		facts := Ask{ID: "facts", Name: w.WishName(c.Op, choose.Limited, place.Ones), Now: string(c.Facts)}
 		for _, f := range choose.FactLimits() {
 			facts.Sides = append(facts.Sides, AskSide{string(f), say.FactName(f)})
 		}
 		out = append(out, facts)
 	}
 	if choose.Sharers.Suits(c.Op) {
-		by := Ask{ID: "by", Name: w.WishName(c.Op, choose.Sharers), Now: fmt.Sprint(c.By), Sides: []AskSide{{"0", "any"}}}
+		by := Ask{ID: "by", Name: w.WishName(c.Op, choose.Sharers, place.Ones), Now: fmt.Sprint(c.By), Sides: []AskSide{{"0", "any"}}}
 		for n := 2; n <= 9; n++ {
 			by.Sides = append(by.Sides, AskSide{fmt.Sprint(n), fmt.Sprint(n)})
 		}
@@ -216,8 +224,8 @@ func finerOf(w say.Words, c choose.Choice) []Ask {
 	return out
 }
 
-func askWant(w say.Words, op choose.Op, field string, kind choose.WishKind, at string, now choose.Want) Ask {
-	ask := Ask{ID: field, Place: at, Name: w.WishName(op, kind), Now: now.String()}
+func askWant(name, field string, kind choose.WishKind, at string, now choose.Want) Ask {
+	ask := Ask{ID: field, Place: at, Name: name, Now: now.String()}
 	for _, want := range []choose.Want{choose.No, choose.Any, choose.Yes} {
 		ask.Sides = append(ask.Sides, AskSide{want.String(), say.WishSide(kind, want)})
 	}

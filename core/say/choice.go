@@ -198,8 +198,9 @@ func digitsOf(n int) string {
 	return place.Number(n).Words(false) + " digits"
 }
 
-// WishName heads a wish that can be asked for besides the knots.
-func (w Words) WishName(op choose.Op, kind choose.WishKind) string {
+// WishName heads a wish that can be asked for besides the knots, for a place where
+// it is of one.
+func (w Words) WishName(op choose.Op, kind choose.WishKind, p place.Place) string {
 	w = w.For(kindOf(op))
 	switch kind {
 	case choose.ByBelow:
@@ -208,7 +209,9 @@ func (w Words) WishName(op choose.Op, kind choose.WishKind) string {
 		return "Given up at once"
 	case choose.ToNothing:
 		return "What stays after it"
-	case choose.ZeroHere, choose.Zero:
+	case choose.ZeroHere:
+		return "A zero in the " + w.PlaceMany(p)
+	case choose.Zero:
 		return "A zero in " + numbersWith(op)
 	case choose.Crossing:
 		return fmt.Sprintf("%s over a zero", capital(w.ASwap()))

@@ -42,7 +42,7 @@ func TestEveryWishHasWords(t *testing.T) {
 			for _, want := range []choose.Want{choose.No, choose.Yes} {
 				wish := choose.Wish{Kind: kind, Place: place.Tens, Want: want}
 				text := w.Wish(op, wish)
-				if text == "" || said[text] || plainFault("With "+text+".") != "" || say.WishSide(kind, want) == "" || kind != choose.Knot && w.WishName(op, kind) == "" {
+				if text == "" || said[text] || plainFault("With "+text+".") != "" || say.WishSide(kind, want) == "" || kind != choose.Knot && w.WishName(op, kind, place.Tens) == "" {
 					t.Errorf("%s, %s, %v: %q", op, kind, want, text)
 				}
 				said[text] = true

@@ -18,6 +18,7 @@ type All struct {
 	Trouble      wire.Trouble      `json:"trouble"`
 	Desk         wire.Desk         `json:"desk"`
 	Choices      wire.Choices      `json:"choices"`
+	KeptChoices  wire.KeptChoices  `json:"keptChoices"`
 	Choose       wire.Choose       `json:"choose"`
 	Chosen       wire.Chosen       `json:"chosen"`
 	Typed        wire.Typed        `json:"typed"`

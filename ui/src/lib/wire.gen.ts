@@ -6,6 +6,7 @@ export interface All {
   trouble: Trouble;
   desk: Desk;
   choices: Choices;
+  keptChoices: KeptChoices;
   choose: Choose;
   chosen: Chosen;
   typed: Typed;
@@ -338,6 +339,16 @@ export interface Side {
   name: string;
   example: string;
   sheet?: Sheet;
+}
+export interface KeptChoices {
+  list: KeptChoice[];
+}
+export interface KeptChoice {
+  id: string;
+  name: string;
+  says: string;
+  fits: boolean;
+  choice: Choose;
 }
 export interface Choose {
   op?: string;

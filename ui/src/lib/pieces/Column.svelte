@@ -46,7 +46,7 @@
   const text = $derived.by(() => {
     const read = (row: number): string => places.map((p) => whole(row, p)?.digit ?? '').join('');
     const numbers = rows.filter((r) => r > 0 && r <= sheet.numbers).map(read);
-    const sign = sheet.sign === '+' ? ' plus ' : ' minus ';
+    const sign = sheet.sign === '−' ? ' minus ' : ' plus ';
     return `${numbers.filter(Boolean).join(sign)}${read(result) ? ', written so far ' + read(result) : ''}`;
   });
 </script>

@@ -8,6 +8,7 @@
     states,
     hollow = [],
     made = [],
+    opens = false,
     pitch = 34,
     s = 0.72,
     ground,
@@ -16,14 +17,15 @@
     states: State[];
     hollow?: boolean[];
     made?: boolean[];
+    opens?: boolean; // swaps go down
     pitch?: number;
     s?: number;
     ground?: string;
   } = $props();
 
-  const tail = $derived(states[places.length - 1] === 'no' ? 0 : 27 * s);
+  const tail = $derived(opens || states[places.length - 1] === 'no' ? 0 : 27 * s);
   const height = $derived(Math.ceil(32 * s));
-  const options = $derived({ places, states, hollow, pitch, s, x: tail, y: 21 * s });
+  const options = $derived({ places, states, hollow, opens, pitch, s, x: tail, y: 21 * s });
   const drawn = $derived(cord(options));
   const width = $derived(Math.ceil(tail + places.length * pitch - pitch * 0.28 + 5 * s));
 </script>

@@ -66,6 +66,52 @@ export function knot(
   ];
 }
 
+/** How far a knot that opens to the right reaches to each side. */
+const OPEN = { left: 9.6, right: 15 };
+
+/** A knot of taking: the ring of the higher place is cut open to the right, and
+ * the strands of the lower place run into it, the way the pieces go. */
+export function opening(
+  x: number,
+  y: number,
+  state: State,
+  left: string,
+  right: string,
+  s: number,
+  hollow: { left?: boolean; right?: boolean } = {},
+): Stroke[] {
+  if (state === 'no') return knot(x, y, 'no', left, right, s);
+  const width = CORD * s;
+  const cx = x - 2 * s;
+  const rr = 7.6 * s;
+  const ex = cx + rr * Math.cos((50 * Math.PI) / 180);
+  const ey = rr * Math.sin((50 * Math.PI) / 180);
+  const end = (up: number): string => `${r(ex + 3.4 * s)} ${r(y + up * (ey + 1.6 * s))}`;
+  const ring: Stroke = {
+    d: `M${end(1)}L${r(ex)} ${r(y + ey)}A${r(rr)} ${r(rr)} 0 1 1 ${r(ex)} ${r(y - ey)}L${end(-1)}`,
+    place: left,
+    width,
+    hollow: hollow.left,
+  };
+  const strands = [-3.6, 0, 3.6].map((dy): Stroke => ({
+    d: `M${r(x + OPEN.right * s)} ${r(y)}L${r(x - 3.2 * s)} ${r(y + dy * s)}`,
+    place: right,
+    width: width * 0.5,
+    hollow: hollow.right,
+  }));
+  if (state === 'yes') return [ring, ...strands];
+  const dash = `${r(2.6 * s)} ${r(3.4 * s)}`;
+  return [
+    { ...ring, width: width * 0.5, dash },
+    ...strands.map((k) => ({ ...k, width: width * 0.4, dash })),
+  ];
+}
+
+/** Where a cord ends at a boundary: on its left side, or on its right. */
+function ends(state: State, s: number, opens: boolean | undefined, side: 'left' | 'right'): number {
+  return opens && state !== 'no' ? OPEN[side] * s : reach(state, s);
+}
+
 export interface CordOptions {
   places: string[]; // ones first
   states: State[]; // ones first
@@ -75,6 +121,7 @@ export interface CordOptions {
   y: number;
   hollow?: boolean[]; // nothing stays in this place
   above?: string; // the place above the highest
+  opens?: boolean; // swaps go down: the knots open to the right, and the highest place ends plainly
 }
 
 /** A whole cord, read from the right: a bead starts the ones. */
@@ -89,9 +136,10 @@ export function cord(o: CordOptions): {
   const beadX = x + n * pitch - pitch * 0.28;
   for (let k = 0; k < n; k++) {
     const right = x + (n - k) * pitch;
-    const from = k === 0 ? beadX : right - reach(o.states[k - 1]!, s);
-    const to =
-      right - pitch + (k === n - 1 && o.states[k] === 'no' ? 6 * s : reach(o.states[k]!, s));
+    const last = k === n - 1;
+    const state = o.opens && last ? 'no' : o.states[k]!;
+    const from = k === 0 ? beadX : right - ends(o.states[k - 1]!, s, o.opens, 'left');
+    const to = right - pitch + (last && state === 'no' ? 6 * s : ends(state, s, o.opens, 'right'));
     if (from > to)
       strokes.push({
         d: `M${r(to)} ${y}H${r(from)}`,
@@ -102,7 +150,7 @@ export function cord(o: CordOptions): {
   }
   for (let k = 0; k < n; k++) {
     const at = x + (n - k - 1) * pitch;
-    const state = o.states[k]!;
+    const state = o.opens && k === n - 1 ? 'no' : o.states[k]!;
     const here = o.places[k]!;
     if (k === n - 1 && state === 'no') {
       strokes.push({
@@ -117,8 +165,9 @@ export function cord(o: CordOptions): {
     if (k === n - 1 && state === 'yes') {
       strokes.push({ d: `M${r(at - 25 * s)} ${y}H${r(at - 13 * s)}`, place: left, width });
     }
+    const tie = o.opens ? opening : knot;
     strokes.push(
-      ...knot(at, y, state, left, here, s, { left: o.hollow?.[k + 1], right: o.hollow?.[k] }),
+      ...tie(at, y, state, left, here, s, { left: o.hollow?.[k + 1], right: o.hollow?.[k] }),
     );
   }
   return { strokes, bead: { x: beadX, y, r: CORD * s } };

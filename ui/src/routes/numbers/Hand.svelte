@@ -33,7 +33,7 @@
 <div
   class="hand"
   role="radiogroup"
-  aria-label="A hand of sums"
+  aria-label="A hand of problems"
   data-hand
   style:grid-template-columns="repeat({ROW}, 1fr)"
   bind:this={group}
@@ -47,8 +47,24 @@
       onclick={() => onpick(sum)}
       onkeydown={arrows}
     >
-      <SumCord {sum} pitch={32} s={0.68} ground={i === at ? 'var(--sheet)' : 'var(--paper)'} />
-      <Written numbers={sum.numbers} size={36} cell={32} />
+      <SumCord
+        {sum}
+        pitch={sum.columns.length > 4 ? 24 : 32}
+        s={sum.columns.length > 4 ? 0.55 : 0.68}
+        ground={i === at ? 'var(--sheet)' : 'var(--paper)'}
+      />
+      {#if sum.numbers.length > 2 || sum.kind === 'share' || sum.kind === 'trays'}
+        <span class="line kid" class:long={sum.said.length > 14}
+          >{sum.said.replaceAll('\u00a0', ' ')}</span
+        >
+      {:else}
+        <Written
+          numbers={sum.numbers}
+          sign={sum.sign}
+          size={sum.text.length > 10 ? 28 : 36}
+          cell={sum.text.length > 10 ? 22 : 32}
+        />
+      {/if}
       <span class="pieces">
         {#each sum.pieces as piece (piece.place)}
           <span style:color="var(--{piece.place}-ink)">
@@ -89,6 +105,15 @@
     border-color: var(--leaf);
     background: var(--sheet);
   }
+  .line {
+    font-size: 32px;
+    line-height: 38px;
+    text-align: right;
+  }
+  .line.long {
+    font-size: 21px;
+    line-height: 26px;
+  }
   .pieces {
     display: flex;
     gap: 8px;
@@ -101,7 +126,7 @@
     align-items: center;
     gap: 3px;
   }
-  @media (max-width: 1100px) and (min-width: 901px) {
+  @media (max-width: 1100px) {
     button > :global(*) {
       zoom: 0.74;
     }

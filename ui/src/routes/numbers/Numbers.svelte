@@ -13,6 +13,7 @@
   import type { State } from '../../lib/pieces/cord';
   import { classPath, guarded, loadDesk, shared, troubleOf, view } from '../../lib/state.svelte';
   import type { Choose, Chosen, Lesson, Sum, Trouble } from '../../lib/wire.gen';
+  import Finer from './Finer.svelte';
   import Hand from './Hand.svelte';
   import Picked from './Picked.svelte';
   import States from './States.svelte';
@@ -20,19 +21,30 @@
 
   const desk = $derived(shared.desk!);
   const TWELVE = 12;
+  const LATELY = 30; // days within which those who are planned for get nothing again
+  const OPS: [string, string][] = [
+    ['add', 'Joining'],
+    ['subtract', 'Taking'],
+    ['share', 'Sharing'],
+    ['multiply', 'Trays'],
+  ];
   const kept = `choice-${shared.desk!.class.id}`;
 
   const start = (): Choose => ({
+    op: 'add',
     stage: shared.desk!.stages[1]!.id,
     digits: [2, 2],
     swap: {},
     zeros: 'any',
     count: TWELVE,
     seed: '',
+    days: children.length ? LATELY : 0,
+    children: forWhom(),
   });
   const stored = (): Choose => {
     try {
-      return { ...start(), ...JSON.parse(sessionStorage.getItem(kept) ?? '{}') };
+      const again = JSON.parse(sessionStorage.getItem(kept) ?? '{}') as Partial<Choose>;
+      return { ...start(), ...again, children: forWhom() };
     } catch {
       return start();
     }
@@ -42,6 +54,10 @@
   const planned = new URLSearchParams(router.querystring ?? '');
   const children = (planned.get('children') ?? '').split(',').filter((id) => id);
   const who = $derived(desk.learners.filter((l) => children.includes(l.id)).map((l) => l.name));
+  /** Whose problems are not drawn again: those who come, or the whole class. */
+  function forWhom(): string[] {
+    return (children.length ? children : shared.desk!.learners.map((l) => l.id)).slice(0, 40);
+  }
 
   let ask = $state<Choose>(stored());
   let chosen = $state<Chosen>();
@@ -51,6 +67,7 @@
   let wrong = $state<Trouble>(); // beside the typed sum
   let trouble = $state<Trouble>(); // of the choice
   let opening = $state(false);
+  let finer = $state(false); // whether the finer wishes are shown instead of the hand
   let asked = 0;
 
   const ZEROS: [string, string][] = [
@@ -69,9 +86,10 @@
       if (turn !== asked) return;
       chosen = got;
       trouble = undefined;
-      ask = { ...got.choice, count: TWELVE, seed: '' };
+      const { children, days, spread } = next;
+      ask = { ...got.choice, children, days, spread, count: TWELVE, seed: '' };
       sessionStorage.setItem(kept, JSON.stringify({ ...ask, seed: got.seed }));
-      if (!got.knots.some((k) => k.place === hand)) hand = 'ones';
+      if (!got.knots.some((k) => k.place === hand)) hand = got.knots[0]?.place ?? 'ones';
       // A sum that was picked or looked at meanwhile stays.
       if (picked === before) picked = got.problems[0];
       shared.said = `${got.fits} problems fit`;
@@ -82,15 +100,53 @@
 
   /** Picks a stage; where it needs more places than the numbers have they are made longer. */
   const stage = (id: string): void => {
-    const least = desk.stages.find((s) => s.id === id)?.least ?? 1;
-    const short = Math.max(...ask.digits) < least;
-    void choose({
-      ...ask,
-      stage: id,
-      swap: {},
-      digits: ask.digits.map((d) => (short ? least : d)),
-    });
+    const s = desk.stages.find((x) => x.id === id);
+    if (!s) return;
+    const digits = ask.op === s.op ? [...ask.digits] : FIRST[s.op]!;
+    while (digits.length < s.few) digits.push(digits[digits.length - 1]!);
+    const short = Math.max(...digits) < s.least;
+    const long = Math.max(...digits) > LAID && s.least <= LAID;
+    const fitted = digits.map((d) => (short ? s.least : long ? Math.min(d, LAID) : d));
+    const few = s.id === 'joining/three-addends' ? fitted : fitted.slice(0, Math.max(2, s.few));
+    void choose({ ...plain(), op: s.op, stage: id, digits: few, zeros: ask.zeros });
   };
+  /** The choice without wishes: what the shelf has, and who has had what, stays. */
+  const plain = (): Choose => ({
+    digits: [],
+    stage: '',
+    swap: {},
+    zeros: 'any',
+    limit: ask.limit,
+    groups: ask.groups,
+    children: ask.children,
+    days: ask.days,
+    spread: ask.spread,
+    count: TWELVE,
+    seed: '',
+  });
+  /** How many digits the numbers have at first, and how many can be laid out. */
+  const FIRST: Record<string, number[]> = {
+    add: [2, 2],
+    subtract: [2, 2],
+    share: [2],
+    multiply: [2],
+  };
+  const LAID = 4;
+  const stages = $derived(desk.stages.filter((s) => s.op === (ask.op ?? 'add')));
+  function operation(op: string): void {
+    if (op === ask.op) return;
+    const first = desk.stages.find((s) => s.op === op && s.knots.includes('yes'));
+    stage((first ?? desk.stages.find((s) => s.op === op))!.id);
+  }
+  const take = (choice: Choose): void =>
+    void choose({
+      ...choice,
+      children: forWhom(),
+      days: ask.days,
+      spread: ask.spread,
+      count: TWELVE,
+      seed: '',
+    });
   const tie = (place: string, state: string): void => {
     hand = place;
     const swap = { ...ask.swap };
@@ -98,8 +154,13 @@
     else swap[place] = state;
     void choose({ ...ask, swap });
   };
-  const digits = (number: number, n: number): void =>
-    void choose({ ...ask, digits: ask.digits.map((d, i) => (i === number ? n : d)) });
+  const digits = (lengths: number[]): void => {
+    // Taking keeps the larger number the longer one.
+    const [a, b] = lengths;
+    const grew = a === ask.digits[0];
+    const fit = ask.op === 'subtract' && a! < b! ? (grew ? [b!, b!] : [a!, a!]) : lengths;
+    void choose({ ...ask, digits: fit });
+  };
   const redraw = (): void => void choose({ ...ask, seed: '' });
 
   async function look(event: SubmitEvent): Promise<void> {
@@ -151,13 +212,30 @@
   });
 </script>
 
-<svelte:window onkeydown={shortcuts({ space: gather, d: redraw })} />
+<svelte:window
+  onkeydown={shortcuts({
+    space: gather,
+    d: redraw,
+    f: () => (finer = !finer),
+    ...Object.fromEntries(
+      [1, 2, 3, 4].map((n) => [
+        String(n),
+        () => {
+          const mend = chosen?.mends[n - 1];
+          if (mend) take(mend.choice);
+        },
+      ]),
+    ),
+  })}
+/>
 
 <Bench
   title="Numbers"
   keys={[
     ['space', 'gather for the picked sum'],
     ['d', 'draw twelve more'],
+    ['f', 'finer wishes'],
+    ['1 … 4', 'a nearest choice, where nothing fits'],
     ['arrows', 'along the knots, or the hand'],
   ]}
   drawer={150}
@@ -165,12 +243,15 @@
   bookSays={picked ? `${picked.text} picked` : ''}
 >
   {#snippet shelf()}
-    <div class="joining">
-      <h1>Joining</h1>
-      <p class="small">two numbers, {material}</p>
+    <div class="ops" role="radiogroup" aria-label="What is worked">
+      {#each OPS as [op, label] (op)}
+        <button role="radio" aria-checked={(ask.op ?? 'add') === op} onclick={() => operation(op)}
+          >{label}</button
+        >
+      {/each}
     </div>
-    <div class="stages" role="radiogroup" aria-label="Stage">
-      {#each desk.stages as s (s.id)}
+    <div class="stages" class:many={stages.length > 6} role="radiogroup" aria-label="Stage">
+      {#each stages as s (s.id)}
         <button
           role="radio"
           class="stage"
@@ -181,7 +262,9 @@
           <Cord
             places={['ones', 'tens', 'hundreds', 'thousands']}
             states={s.knots as State[]}
-            made={[false, s.made, false, false]}
+            made={s.hollow.map((h, i) => (s.op === 'add' ? s.made && i === 1 : h))}
+            hollow={s.hollow}
+            opens={s.op === 'subtract' || s.op === 'share'}
             pitch={40}
             s={0.56}
             ground={ask.stage === s.id ? 'var(--leaf-tint)' : 'var(--paper-2)'}
@@ -228,7 +311,7 @@
         <div class="top">
           <Strip
             {chosen}
-            lengths={ask.digits}
+            {ask}
             words={desk.words}
             {hand}
             onhand={(p) => (hand = p)}
@@ -236,17 +319,23 @@
             ondigits={digits}
           />
           <div class="states">
-            <States {chosen} words={desk.words} {hand} ontie={tie} />
+            <States {chosen} op={ask.op ?? 'add'} words={desk.words} {hand} ontie={tie} />
           </div>
         </div>
+        <p class="says">{chosen.says}</p>
         <div class="bar">
-          <h1>
-            {chosen.problems.length === TWELVE
-              ? 'Twelve of them'
-              : chosen.problems.length
-                ? 'All of them'
-                : 'None of them'}
-          </h1>
+          <div class="tabs" role="tablist" aria-label="What is shown below">
+            <button role="tab" aria-selected={!finer} onclick={() => (finer = false)}>
+              {chosen.problems.length === TWELVE
+                ? 'Twelve of them'
+                : chosen.problems.length
+                  ? 'All of them'
+                  : 'None of them'}
+            </button>
+            <button role="tab" aria-selected={finer} onclick={() => (finer = true)}
+              >Finer wishes</button
+            >
+          </div>
           <div class="zeros" role="radiogroup" aria-label="Zeros in the numbers">
             <span>zeros</span>
             {#each ZEROS as [value, name] (value)}
@@ -260,11 +349,22 @@
           <Plain disabled={BigInt(chosen.fits) <= TWELVE} onclick={redraw}>Draw twelve more</Plain>
         </div>
         {#if trouble}<Wrong {trouble} />{/if}
-        {#if chosen.clash}
+        {#if finer}
+          <Finer
+            {chosen}
+            {ask}
+            words={desk.words}
+            {hand}
+            {who}
+            onask={(next) => void choose(next)}
+            ontake={take}
+          />
+        {:else if chosen.clash}
           <div class="clash">
             <p>{chosen.clash}</p>
-            {#each chosen.mends as mend (mend.text)}
-              <Plain onclick={() => choose({ ...mend.choice, count: TWELVE, seed: '' })}>
+            {#each chosen.mends as mend, i (mend.text)}
+              <Plain onclick={() => take(mend.choice)}>
+                {#if shared.shortcuts}<kbd aria-hidden="true" data-n={i + 1}></kbd>{/if}
                 {mend.text}
                 <span class="kid">{BigInt(mend.fits).toLocaleString('en')} fit</span>
               </Plain>
@@ -284,18 +384,70 @@
     <h1 class="joining">In the book</h1>
     {#if picked}
       <Picked sum={picked} words={desk.words} {material} />
-      {#if picked.why}<p class="why">{picked.why}</p>{/if}
     {:else}
       <p class="small">The sum that you pick is written here, with what it asks of the shelf.</p>
     {/if}
   {/snippet}
   {#snippet foot()}
+    {#if picked?.why}<p class="why">{picked.why}</p>{/if}
     {#if who.length}<p class="small">For {who.join(', ')}</p>{/if}
     <Next label="Gather" key="space" disabled={!picked?.laidOut || opening} onclick={gather} />
   {/snippet}
 </Bench>
 
 <style>
+  .ops {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 4px;
+  }
+  .ops button {
+    min-height: 44px;
+    border: 1.5px solid var(--line);
+    border-radius: var(--r2);
+    text-align: center;
+  }
+  .ops button:hover {
+    border-color: var(--edge);
+  }
+  .ops button[aria-checked='true'] {
+    border-color: var(--leaf);
+    background: var(--leaf-tint);
+    font-weight: 650;
+  }
+  .says {
+    margin-top: 6px;
+    color: var(--ink-2);
+    line-height: 20px;
+  }
+  .tabs {
+    display: flex;
+    gap: var(--s3);
+  }
+  .tabs button {
+    min-height: 44px;
+    border-bottom: 3px solid transparent;
+    font-size: var(--t3);
+    white-space: nowrap;
+  }
+  .tabs button[aria-selected='true'] {
+    border-color: var(--leaf);
+    font-weight: 650;
+  }
+  kbd {
+    padding: 0 7px;
+    margin-right: 8px;
+    border: 1px solid var(--edge);
+    border-radius: 3px;
+    font: 400 var(--t1) / 20px var(--text);
+    color: var(--ink-2);
+  }
+  kbd::before {
+    content: attr(data-n);
+  }
+  .stages.many .stage {
+    min-height: 48px;
+  }
   .stages {
     display: flex;
     flex-direction: column;
@@ -330,7 +482,7 @@
   .how b {
     font-weight: 600;
   }
-  @media (max-height: 780px), (max-width: 900px) {
+  @media (max-height: 880px), (max-width: 900px) {
     .how {
       display: none;
     }
@@ -481,7 +633,8 @@
     }
   }
   .why {
-    margin-top: var(--s3);
+    margin-bottom: var(--s2);
+    line-height: 20px;
     color: var(--clay-ink);
     font-weight: 600;
   }

@@ -9,6 +9,7 @@
   let { sum, words, material }: { sum: Sum; words: Words; material: string } = $props();
 
   const places = $derived(sum.columns.map((c) => c.place).reverse());
+  const rows = $derived(sum.sheet.over + sum.sheet.numbers);
   const caused = $derived(sum.columns.filter((c) => c.caused));
   const piece = (place: string, n: number): string => {
     const names = words.materials.find((m) => m.id === material)?.pieces;
@@ -18,7 +19,7 @@
 </script>
 
 <div class="picked">
-  <div class="paper">
+  <div class="paper" class:tall={rows > 3} class:taller={rows > 5}>
     <Column
       {places}
       words={words.places}
@@ -86,9 +87,15 @@
   li :global(svg) {
     flex: none;
   }
+  .paper.taller {
+    zoom: 0.75;
+  }
   @media (max-height: 780px) {
     .paper {
       zoom: 0.72;
+    }
+    .paper.taller {
+      zoom: 0.55;
     }
   }
   @media (max-width: 900px) {
@@ -101,6 +108,12 @@
       zoom: 0.72;
       margin: 0;
       padding-left: 8px;
+    }
+    .paper.tall {
+      zoom: 0.55;
+    }
+    .paper.taller {
+      zoom: 0.38;
     }
     .next {
       margin-top: 0;

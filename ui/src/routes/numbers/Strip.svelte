@@ -1,15 +1,15 @@
 <script lang="ts">
   // The strip: a cord for each place, a knot on each boundary, and below the
-  // digits that can occur. A knot is turned by touching it, or tied by the
-  // states beside.
-  import { cord, type State } from '../../lib/pieces/cord';
+  // digits that can occur, a lane for each number. A knot is turned by touching
+  // it, or tied by the states beside.
+  import { bridge, cord, type State } from '../../lib/pieces/cord';
   import Mark from '../../lib/pieces/Mark.svelte';
   import Strands from '../../lib/pieces/Strands.svelte';
-  import type { Chosen, Words } from '../../lib/wire.gen';
+  import type { Choose, Chosen, Knot, Words } from '../../lib/wire.gen';
 
   let {
     chosen,
-    lengths,
+    ask,
     words,
     hand,
     onhand,
@@ -17,76 +17,146 @@
     ondigits,
   }: {
     chosen: Chosen;
-    lengths: number[]; // digits of each number, as asked for last
+    ask: Choose; // as asked last
     words: Words;
     hand: string; // the place whose knot is in hand
     onhand: (place: string) => void;
     ontie: (place: string, state: string) => void;
-    ondigits: (number: number, digits: number) => void;
+    ondigits: (digits: number[]) => void;
   } = $props();
 
-  const PITCH = 100;
   const GUTTER = 92;
-  const S = 1.5;
+  const MOST_NUMBERS = 6;
 
-  const places = $derived(chosen.knots.map((k) => k.place)); // ones first
-  const states = $derived(chosen.knots.map((k) => k.tied as State));
-  const width = $derived(GUTTER + places.length * PITCH);
-  const drawn = $derived(
-    cord({ places, states, pitch: PITCH, s: S, x: GUTTER - 4, y: 26, above: 'ten-thousands' }),
+  const joins = $derived((ask.op ?? 'add') === 'add');
+  const opens = $derived(ask.op === 'subtract' || ask.op === 'share');
+  const lengths = $derived(ask.digits);
+  const places = $derived(chosen.lanes.map((l) => l.place)); // ones first
+  const pitch = $derived(places.length > 4 ? 68 : 100);
+  const s = $derived(places.length > 4 ? 1.2 : 1.5);
+  const row = $derived(lengths.length > 3 ? 26 : lengths.length > 2 ? 34 : 40);
+  /** The knot on the left boundary of each place; sharing ties it from the place above. */
+  const knots = $derived(
+    places.map((_, i): Knot | undefined => {
+      const place = ask.op === 'share' ? places[i + 1] : places[i];
+      return chosen.knots.find((k) => k.place === place);
+    }),
   );
+  const tied = $derived(knots.map((k) => (k?.tied ?? 'no') as State));
+  const width = $derived(GUTTER + places.length * pitch);
+  const options = $derived({
+    places,
+    states: tied,
+    hollow: places.map((p, i) =>
+      opens ? only(lane(p)?.numbers[0], 0) : knots[i]?.exact === 'yes' && tied[i] === 'yes',
+    ),
+    opens,
+    pitch,
+    s,
+    x: GUTTER - 4,
+    y: 26,
+    above: 'ten-thousands',
+  });
+  const drawn = $derived(cord(options));
   const word = $derived({ no: words.noSwap, yes: words.aSwap, any: 'either' } as Record<
     string,
     string
   >);
   const lane = (place: string) => chosen.lanes.find((l) => l.place === place);
+  const only = (digits: number[] | undefined, d: number): boolean =>
+    digits?.length === 1 && digits[0] === d;
   const many = (place: string): string => words.places.find((p) => p.id === place)?.many ?? place;
+  const color = (place: string): string =>
+    ['ones', 'tens', 'hundreds', 'thousands'].includes(place) ? place : 'ten-thousands';
 
-  /** Digits as a range where they are one: 1–9, else in a list. */
-  function range(digits: number[] | undefined): string {
-    if (!digits?.length) return '';
+  /** Digits but the zero as a range where they are one: 1–9, else in a list. */
+  function range(all: number[] | undefined): string {
+    const digits = all?.filter((d) => d > 0) ?? [];
+    if (!digits.length) return '';
     const [low, high] = [digits[0]!, digits[digits.length - 1]!];
     if (low === high) return String(low);
     if (high - low === digits.length - 1) return `${low}–${high}`;
     return digits.length > 4 ? `${low}…${high}` : digits.join(' ');
   }
+  /** Whether a zero never, may or must stand there. */
+  const zero = (digits: number[] | undefined): string =>
+    !digits?.length ? '' : only(digits, 0) ? 'must' : digits[0] === 0 ? 'may' : '';
 
   const ORDER = ['any', 'no', 'yes'];
-  function turn(place: string, tied: string): void {
+  function turn(place: string, now: string): void {
     if (hand !== place) return onhand(place);
-    ontie(place, ORDER[(ORDER.indexOf(tied) + 1) % ORDER.length]!);
+    ontie(place, ORDER[(ORDER.indexOf(now) + 1) % ORDER.length]!);
   }
 
   function keys(event: KeyboardEvent, i: number): void {
     const step = { ArrowLeft: 1, ArrowRight: -1 }[event.key];
     if (step === undefined) return;
-    const next = places[i + step];
+    const next = knots[i + step];
     if (next === undefined) return;
     event.preventDefault();
-    onhand(next);
-    document.getElementById(`knot-${next}`)?.focus();
+    onhand(next.place);
+    document.getElementById(`knot-${next.place}`)?.focus();
   }
+  const longer = (n: number, by: number): void =>
+    ondigits(lengths.map((d, i) => (i === n ? d + by : d)));
 </script>
 
+{#snippet digits(all: number[] | undefined, place: string)}
+  {@const z = zero(all)}
+  {#if z}<span class="zero {z}" style:color="var(--{color(place)}-ink)">0</span>{/if}
+  {range(all)}
+{/snippet}
+
 <div class="strip" style:width="{width}px">
-  <div class="lanes" style:grid-template-columns="{GUTTER}px repeat({places.length}, {PITCH}px)">
+  <div
+    class="lanes"
+    style:grid-template-columns="{GUTTER}px repeat({places.length}, {pitch}px)"
+    style:grid-template-rows="34px 76px repeat({lengths.length}, {row}px) 6px 38px"
+  >
+    {#if joins}
+      <div class="howmany">
+        <span>
+          <button
+            aria-label="One number less, now {lengths.length}"
+            disabled={lengths.length <= 2}
+            onclick={() => ondigits(lengths.slice(0, -1))}>−</button
+          >
+          <b class="kid" title="{lengths.length} numbers">{lengths.length}</b>
+          <button
+            aria-label="One number more, now {lengths.length}"
+            disabled={lengths.length >= MOST_NUMBERS}
+            onclick={() => ondigits([...lengths, lengths[lengths.length - 1]!])}>+</button
+          >
+        </span>
+      </div>
+    {/if}
     {#each [...places].reverse() as place, i (place)}
       <div
         class="head kid"
+        class:tight={places.length > 4}
         style:grid-column={i + 2}
-        style:color="var(--{place}-ink)"
-        style:background="var(--{place}-tint)"
+        style:color="var(--{color(place)}-ink)"
+        style:background="var(--{color(place)}-tint)"
       >
-        <Mark {place} />{many(place)}
+        {#if places.length > 4}
+          {words.places.find((p) => p.id === place)?.unit}
+        {:else}
+          <Mark {place} />{many(place)}
+        {/if}
       </div>
-      <div class="tint" style:grid-column={i + 2} style:background="var(--{place}-tint)"></div>
+      <div
+        class="tint"
+        style:grid-column={i + 2}
+        style:grid-row="3 / {lengths.length + 5}"
+        style:background="var(--{color(place)}-tint)"
+      ></div>
       {#each { length: lengths.length }, n (n)}
         <div class="digits kid" style:grid-column={i + 2} style:grid-row={n + 3}>
-          {range(lane(place)?.numbers[n])}
+          {@render digits(lane(place)?.numbers[n], place)}
         </div>
       {/each}
-      <div class="digits kid" style:grid-column={i + 2} style:grid-row="6">
-        {range(lane(place)?.sum)}
+      <div class="digits kid" style:grid-column={i + 2} style:grid-row={lengths.length + 4}>
+        {@render digits(lane(place)?.sum, place)}
       </div>
     {/each}
     {#each lengths as now, n (n)}
@@ -94,16 +164,18 @@
         <button
           aria-label="Number {n + 1}: fewer digits, now {now}"
           disabled={now <= 1}
-          onclick={() => ondigits(n, now - 1)}>−</button
+          style:height="{row - 2}px"
+          onclick={() => longer(n, -1)}>−</button
         >
         <button
           aria-label="Number {n + 1}: more digits, now {now}"
           disabled={now >= chosen.most}
-          onclick={() => ondigits(n, now + 1)}>+</button
+          style:height="{row - 2}px"
+          onclick={() => longer(n, 1)}>+</button
         >
       </div>
     {/each}
-    <div class="rule"></div>
+    <div class="rule" style:grid-row={lengths.length + 3}></div>
   </div>
   <div class="cords">
     <svg {width} height="52" viewBox="0 0 {width} 52" aria-hidden="true">
@@ -116,20 +188,28 @@
         stroke="var(--ones-ink)"
         stroke-width="1.6"
       />
+      {#each knots as knot, i (i)}
+        {#if knot?.made === 'yes' && knot.tied === 'yes'}
+          <path class="bridge" d={bridge(options, i)} />
+        {/if}
+      {/each}
     </svg>
-    {#each chosen.knots as knot, i (knot.place)}
-      <button
-        id="knot-{knot.place}"
-        class="knot"
-        class:hand={hand === knot.place}
-        style:left="{GUTTER - 4 + (places.length - i - 1) * PITCH - 43}px"
-        aria-label="{knot.name}: {word[knot.tied]}{knot.byStage ? ', by the stage' : ''}"
-        aria-pressed={hand === knot.place}
-        onclick={() => turn(knot.place, knot.tied)}
-        onkeydown={(e) => keys(e, i)}
-      >
-        <span>{word[knot.tied]}</span>
-      </button>
+    {#each knots as knot, i (i)}
+      {#if knot}
+        <button
+          id="knot-{knot.place}"
+          class="knot"
+          class:hand={hand === knot.place}
+          style:left="{GUTTER - 4 + (places.length - i - 1) * pitch - (pitch - 14) / 2}px"
+          style:width="{pitch - 14}px"
+          aria-label="{knot.name}: {word[knot.tied]}{knot.byStage ? ', by the stage' : ''}"
+          aria-pressed={hand === knot.place}
+          onclick={() => turn(knot.place, knot.tied)}
+          onkeydown={(e) => keys(e, i)}
+        >
+          <span>{word[knot.tied]}{knot.several === 'yes' && knot.tied === 'yes' ? ' ×2' : ''}</span>
+        </button>
+      {/if}
     {/each}
   </div>
 </div>
@@ -140,7 +220,19 @@
   }
   .lanes {
     display: grid;
-    grid-template-rows: 34px 76px 40px 40px 6px 40px;
+  }
+  .howmany {
+    grid-column: 1;
+    grid-row: 1;
+  }
+  .howmany span {
+    display: flex;
+    align-items: center;
+  }
+  .howmany b {
+    width: 22px;
+    text-align: center;
+    font-size: 20px;
   }
   .head {
     grid-row: 1;
@@ -154,18 +246,35 @@
     font-weight: 700;
     white-space: nowrap;
   }
+  .head.tight {
+    font-size: 13px;
+  }
   .tint {
-    grid-row: 3 / 7;
     margin: 0 3px;
     border-radius: var(--r2);
   }
   .digits {
+    display: flex;
+    align-items: center;
+    justify-content: center;
+    gap: 7px;
+    font-size: 21px;
+    line-height: 1;
+  }
+  .zero {
     display: grid;
     place-items: center;
-    font-size: 22px;
+    width: 24px;
+    height: 24px;
+    border: 1.8px dotted currentColor;
+    border-radius: 50%;
+    font-size: 17px;
+  }
+  .zero.must {
+    border: 2.5px solid currentColor;
+    font-weight: 700;
   }
   .rule {
-    grid-row: 5;
     grid-column: 1 / -1;
     align-self: center;
     height: 2px;
@@ -176,9 +285,10 @@
     display: flex;
     gap: 4px;
   }
-  .length button {
+  .length button,
+  .howmany button {
     width: 41px;
-    height: 38px;
+    height: 34px;
     margin-top: 1px;
     border: 1.5px solid var(--edge);
     border-radius: var(--r2);
@@ -187,7 +297,11 @@
     font-size: var(--t3);
     line-height: 1;
   }
-  .length button:disabled {
+  .howmany button {
+    width: 32px;
+  }
+  .length button:disabled,
+  .howmany button:disabled {
     border-style: dashed;
     border-color: var(--line);
     color: var(--edge);
@@ -196,11 +310,17 @@
     position: absolute;
     top: 38px;
     left: 0;
+    pointer-events: none;
+  }
+  .bridge {
+    fill: none;
+    stroke: var(--ink);
+    stroke-width: 3;
+    stroke-linecap: round;
   }
   .knot {
     position: absolute;
     top: -2px;
-    width: 86px;
     height: 72px;
     display: flex;
     align-items: flex-end;
@@ -211,6 +331,7 @@
     font-size: var(--t1);
     font-weight: 600;
     white-space: nowrap;
+    pointer-events: auto;
   }
   .knot:hover {
     border-color: var(--line);

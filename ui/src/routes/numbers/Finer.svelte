@@ -1,0 +1,338 @@
+<script lang="ts">
+  // What can be asked of the numbers besides the knots: for a place, for the whole,
+  // of the shelf, not again; and the choices that the class keeps.
+  import { onMount } from 'svelte';
+  import { api } from '../../lib/api';
+  import Plain from '../../lib/parts/Plain.svelte';
+  import Wrong from '../../lib/parts/Wrong.svelte';
+  import { classPath, guarded, shared, troubleOf } from '../../lib/state.svelte';
+  import type {
+    Ask,
+    Choose,
+    Chosen,
+    KeptChoice,
+    KeptChoices,
+    Trouble,
+    Words,
+  } from '../../lib/wire.gen';
+
+  let {
+    chosen,
+    ask,
+    words,
+    hand,
+    who,
+    onask,
+    ontake,
+  }: {
+    chosen: Chosen;
+    ask: Choose;
+    words: Words;
+    hand: string;
+    who: string[]; // the names of those who come; nobody means the whole class
+    onask: (next: Choose) => void;
+    ontake: (choice: Choose) => void;
+  } = $props();
+
+  // svelte-ignore state_referenced_locally
+  let at = $state(hand);
+  let kept = $state<KeptChoice[]>([]);
+  let name = $state('');
+  let trouble = $state<Trouble>();
+
+  const places = $derived(chosen.lanes.map((l) => l.place).reverse());
+  const place = $derived(places.includes(at) ? at : 'ones');
+  const many = (p: string): string => words.places.find((x) => x.id === p)?.many ?? p;
+  const here = $derived(chosen.finer.filter((a) => a.place === place));
+  const whole = $derived(chosen.finer.filter((a) => !a.place && a.id !== 'zeros'));
+  const DAYS: [number, string][] = [
+    [0, 'no matter'],
+    [7, 'a week'],
+    [30, 'a month'],
+    [90, 'three'],
+  ];
+  const SHELF = ['ones', 'tens', 'hundreds', 'thousands'];
+
+  function set(a: Ask, value: string): void {
+    const next = { ...ask } as Record<string, unknown>;
+    if (a.id === 'by') next.by = Number(value);
+    else if (a.place) {
+      const wishes = { ...((next[a.id] as Record<string, string> | undefined) ?? {}) };
+      if (value === 'any') delete wishes[a.place];
+      else wishes[a.place] = value;
+      next[a.id] = wishes;
+    } else next[a.id] = value;
+    onask(next as unknown as Choose);
+  }
+  function limit(p: string, text: string): void {
+    const n = Number(text);
+    const next = { ...ask.limit };
+    if (text.trim() === '') delete next[p];
+    else if (Number.isInteger(n) && n > 0 && n <= 9999) next[p] = n;
+    else {
+      trouble = {
+        type: 'about:blank',
+        title: `${text} is no number of ${many(p)}`,
+        status: 0,
+        field: 'limit',
+        remedy: 'Write how many there are, or leave it empty for no limit.',
+      };
+      return;
+    }
+    trouble = undefined;
+    onask({ ...ask, limit: next });
+  }
+
+  const load = async (): Promise<void> => {
+    kept = (await guarded(api<KeptChoices>('GET', classPath('/kept')))).list;
+  };
+  async function keep(event: SubmitEvent): Promise<void> {
+    event.preventDefault();
+    const body = { id: crypto.randomUUID(), name, says: '', fits: true, choice: ask };
+    try {
+      kept = (await guarded(api<KeptChoices>('POST', classPath('/kept'), body))).list;
+      shared.said = `${name} is kept`;
+      name = '';
+      trouble = undefined;
+    } catch (error) {
+      trouble = troubleOf(error);
+    }
+  }
+  async function drop(k: KeptChoice): Promise<void> {
+    try {
+      kept = (await guarded(api<KeptChoices>('DELETE', classPath(`/kept/${k.id}`)))).list;
+      shared.said = `${k.name} is dropped`;
+    } catch (error) {
+      trouble = troubleOf(error);
+    }
+  }
+  onMount(() => void load().catch((error) => (trouble = troubleOf(error))));
+</script>
+
+{#snippet sides(a: Ask)}
+  <div class="wish">
+    <span class="name" id="wish-{a.id}{a.place ?? ''}">{a.name}</span>
+    <div class="sides" role="radiogroup" aria-labelledby="wish-{a.id}{a.place ?? ''}">
+      {#each a.sides as side (side.value)}
+        <button role="radio" aria-checked={a.now === side.value} onclick={() => set(a, side.value)}
+          >{side.name}</button
+        >
+      {/each}
+    </div>
+  </div>
+{/snippet}
+
+<div class="finer">
+  <section>
+    <div class="sides places" role="radiogroup" aria-label="Wishes for the place">
+      {#each places as p (p)}
+        <button role="radio" aria-checked={p === place} onclick={() => (at = p)}>{many(p)}</button>
+      {/each}
+    </div>
+    {#each here as a (a.id)}{@render sides(a)}{:else}
+      <p class="small">There is nothing more to ask of the {many(place)}.</p>
+    {/each}
+    {#each whole as a (a.id)}{@render sides(a)}{/each}
+  </section>
+  <section>
+    <h2>Pieces there are</h2>
+    <div class="stock">
+      {#each SHELF as p (p)}
+        <label>
+          <span style:color="var(--{p}-ink)">{many(p)}</span>
+          <input
+            class="kid"
+            inputmode="numeric"
+            autocomplete="off"
+            value={ask.limit?.[p] ?? ''}
+            placeholder="–"
+            aria-invalid={trouble?.field === 'limit'}
+            onchange={(e) => limit(p, e.currentTarget.value)}
+          />
+        </label>
+      {/each}
+      <label>
+        <span>groups</span>
+        <select
+          class="kid"
+          value={ask.groups || 1}
+          onchange={(e) => onask({ ...ask, groups: Number(e.currentTarget.value) })}
+        >
+          {#each { length: 12 }, i (i)}<option value={i + 1}>{i + 1}</option>{/each}
+        </select>
+      </label>
+    </div>
+    <div class="wish">
+      <span class="name" id="not-again"
+        >Not again, {who.length ? `for ${who.join(', ')}` : 'for the whole class'}, within</span
+      >
+      <div class="sides" role="radiogroup" aria-labelledby="not-again">
+        {#each DAYS as [days, label] (days)}
+          <button
+            role="radio"
+            aria-checked={(ask.days ?? 0) === days}
+            onclick={() => onask({ ...ask, days })}>{label}</button
+          >
+        {/each}
+      </div>
+    </div>
+    <div class="wish">
+      <span class="name" id="how-drawn">Twelve are</span>
+      <div class="sides" role="radiogroup" aria-labelledby="how-drawn">
+        <button
+          role="radio"
+          aria-checked={!ask.spread}
+          onclick={() => onask({ ...ask, spread: false })}>any, each as likely</button
+        >
+        <button
+          role="radio"
+          aria-checked={!!ask.spread}
+          onclick={() => onask({ ...ask, spread: true })}>a set, spread</button
+        >
+      </div>
+    </div>
+    <h2>Choices of the class</h2>
+    <form onsubmit={keep} novalidate>
+      <label for="keep-as">Keep this one as</label>
+      <input id="keep-as" maxlength="60" autocomplete="off" bind:value={name} />
+      <Plain type="submit" disabled={!name.trim()}>Keep</Plain>
+    </form>
+    {#if trouble}<Wrong {trouble} />{/if}
+    <ul>
+      {#each kept as k (k.id)}
+        <li>
+          <button class="take" disabled={!k.fits} onclick={() => ontake(k.choice)}>
+            <b>{k.name}</b>
+            <span class="small">{k.says}</span>
+          </button>
+          <button class="drop" aria-label="Drop {k.name}" onclick={() => drop(k)}>drop</button>
+        </li>
+      {:else}
+        <li class="small">None is kept yet.</li>
+      {/each}
+    </ul>
+  </section>
+</div>
+
+<style>
+  .finer {
+    flex: 1;
+    min-height: 0;
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 0 24px;
+    overflow: auto;
+    padding-bottom: var(--s3);
+  }
+  h2 {
+    margin: var(--s2) 0 2px;
+  }
+  .wish {
+    margin-bottom: 6px;
+  }
+  .name {
+    display: block;
+    font-size: var(--t1);
+    line-height: 20px;
+    font-weight: 600;
+    color: var(--ink-2);
+  }
+  .sides {
+    display: flex;
+  }
+  .sides button {
+    flex: 1 1 auto;
+    min-height: 44px;
+    padding: 0 7px;
+    border: 1.5px solid var(--edge);
+    border-left-width: 0;
+    background: var(--paper);
+    text-align: center;
+    font-size: 15px;
+    line-height: 17px;
+  }
+  .sides button:first-child {
+    border-left-width: 1.5px;
+    border-radius: var(--r2) 0 0 var(--r2);
+  }
+  .sides button:last-child {
+    border-radius: 0 var(--r2) var(--r2) 0;
+  }
+  .sides button[aria-checked='true'] {
+    background: var(--leaf-tint);
+    font-weight: 650;
+    box-shadow: inset 0 -3px 0 var(--leaf);
+  }
+  .places {
+    margin-bottom: var(--s2);
+  }
+  .stock {
+    display: flex;
+    gap: 6px;
+    margin-bottom: var(--s2);
+  }
+  .stock label {
+    flex: 1;
+    min-width: 0;
+    font-size: var(--t1);
+    font-weight: 600;
+  }
+  input,
+  select {
+    width: 100%;
+    min-width: 0;
+    height: 44px;
+    padding: 0 8px;
+    border: 1.5px solid var(--edge);
+    border-radius: var(--r2);
+    background: var(--sheet);
+    font-size: 17px;
+  }
+  input[aria-invalid='true'] {
+    border-color: var(--clay);
+  }
+  form {
+    display: flex;
+    align-items: center;
+    gap: 6px;
+  }
+  form label {
+    flex: none;
+    font-size: var(--t1);
+  }
+  li {
+    display: flex;
+    align-items: center;
+    gap: 6px;
+    border-bottom: 1px solid var(--line);
+  }
+  .take {
+    flex: 1;
+    min-height: 48px;
+    padding: 4px 0;
+    line-height: 19px;
+  }
+  .take:hover:not(:disabled) b {
+    text-decoration: underline;
+  }
+  .take span {
+    display: block;
+  }
+  .drop {
+    min-height: 44px;
+    min-width: 44px;
+    padding: 0 6px;
+    color: var(--clay-ink);
+    text-decoration: underline;
+    text-underline-offset: 3px;
+  }
+  @media (max-width: 1100px) {
+    .finer {
+      gap: 0 14px;
+    }
+    .sides button {
+      font-size: 14px;
+      padding: 0 4px;
+    }
+  }
+</style>
