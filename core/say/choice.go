@@ -114,6 +114,9 @@ func (w Words) Mend(op choose.Op, m choose.Mend) string {
 	case m.Wish.Kind == choose.Belongs:
 		return fmt.Sprintf("Leave “%s”", w.Stage(m.Wish.Stage))
 	}
+	if m.Wish.Kind == choose.Zero || m.Wish.Kind == choose.ZeroHere {
+		return "Let a zero be there or not"
+	}
 	return "Do without: " + w.Wish(op, m.Wish)
 }
 

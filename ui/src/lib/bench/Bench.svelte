@@ -70,7 +70,9 @@
         Book <span>{bookSays}</span>
       </button>
     </div>
-    <section class="book" aria-label="Book">{@render book()}</section>
+    <!-- What is written may be longer than the page: keys scroll it too. -->
+    <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+    <section class="book" aria-label="Book" tabindex="0">{@render book()}</section>
     <div class="foot">{@render foot()}</div>
   </main>
 </div>

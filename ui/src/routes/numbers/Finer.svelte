@@ -4,6 +4,7 @@
   import { onMount } from 'svelte';
   import { api } from '../../lib/api';
   import Plain from '../../lib/parts/Plain.svelte';
+  import Mark from '../../lib/pieces/Mark.svelte';
   import Wrong from '../../lib/parts/Wrong.svelte';
   import { classPath, guarded, shared, troubleOf } from '../../lib/state.svelte';
   import type {
@@ -122,7 +123,7 @@
   </div>
 {/snippet}
 
-<div class="finer">
+<div class="finer scroll">
   <section>
     <div class="sides places" role="radiogroup" aria-label="Wishes for the place">
       {#each places as p (p)}
@@ -139,9 +140,12 @@
     <div class="stock">
       {#each SHELF as p (p)}
         <label>
-          <span style:color="var(--{p}-ink)">{many(p)}</span>
+          <span class="of" style:color="var(--{p}-ink)"
+            ><Mark place={p} size={14} />{words.places.find((x) => x.id === p)?.unit}</span
+          >
           <input
             class="kid"
+            aria-label="{many(p)} there are"
             inputmode="numeric"
             autocomplete="off"
             value={ask.limit?.[p] ?? ''}
@@ -270,6 +274,11 @@
     display: flex;
     gap: 6px;
     margin-bottom: var(--s2);
+  }
+  .of {
+    display: flex;
+    align-items: center;
+    gap: 4px;
   }
   .stock label {
     flex: 1;

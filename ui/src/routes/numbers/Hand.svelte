@@ -54,8 +54,10 @@
         ground={i === at ? 'var(--sheet)' : 'var(--paper)'}
       />
       {#if sum.numbers.length > 2 || sum.kind === 'share' || sum.kind === 'trays'}
-        <span class="line kid" class:long={sum.said.length > 14}
-          >{sum.said.replaceAll('\u00a0', ' ')}</span
+        <span
+          class="line kid"
+          class:long={sum.said.length > 14}
+          class:longest={sum.said.length > 26}>{sum.said.replaceAll('\u00a0', ' ')}</span
         >
       {:else}
         <Written
@@ -65,13 +67,15 @@
           cell={sum.text.length > 10 ? 22 : 32}
         />
       {/if}
-      <span class="pieces">
-        {#each sum.pieces as piece (piece.place)}
-          <span style:color="var(--{piece.place}-ink)">
-            <Mark place={piece.place} size={12} />{piece.count}
-          </span>
-        {/each}
-      </span>
+      {#if sum.laidOut}
+        <span class="pieces">
+          {#each sum.pieces as piece (piece.place)}
+            <span style:color="var(--{piece.place}-ink)">
+              <Mark place={piece.place} size={12} />{piece.count}
+            </span>
+          {/each}
+        </span>
+      {/if}
     </button>
   {/each}
 </div>
@@ -113,6 +117,10 @@
   .line.long {
     font-size: 21px;
     line-height: 26px;
+  }
+  .line.longest {
+    font-size: 17px;
+    line-height: 20px;
   }
   .pieces {
     display: flex;

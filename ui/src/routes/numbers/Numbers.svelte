@@ -600,8 +600,17 @@
       gap: var(--s2);
       margin: 4px 0;
     }
-    .bar h1 {
-      font-size: var(--t2);
+    .tabs {
+      gap: var(--s2);
+    }
+    .tabs button {
+      font-size: 15px;
+    }
+    .zeros button {
+      padding: 0 9px;
+    }
+    .bar :global(> button) {
+      padding: 0 10px;
     }
     .zeros span {
       display: none;
@@ -617,6 +626,7 @@
       margin: 0 250px 0 0;
     }
     .stage,
+    .stages.many .stage,
     .stage:last-child {
       min-height: 42px;
       padding-left: var(--s2);
@@ -624,11 +634,22 @@
     .stage :global(svg) {
       display: none;
     }
+    .ops {
+      position: absolute;
+      right: 20px;
+      width: 230px;
+      grid-template-columns: repeat(4, auto);
+      gap: 2px;
+    }
+    .ops button {
+      padding: 0;
+      font-size: 15px;
+    }
     .own {
       position: absolute;
       right: 20px;
       width: 230px;
-      margin: 0;
+      margin: 50px 0 0;
       padding: 0;
     }
   }

@@ -87,6 +87,9 @@
   li :global(svg) {
     flex: none;
   }
+  .paper.tall {
+    zoom: 0.85;
+  }
   .paper.taller {
     zoom: 0.75;
   }
