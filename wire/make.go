@@ -53,7 +53,7 @@ const examplePlaces = 4
 
 // StageOf makes a stage with the knots of its example.
 func StageOf(w say.Words, id choose.StageID) Stage {
-	s := Stage{ID: string(id), Name: w.Stage(id), Asks: w.StageAsks(id), Least: id.Least(), Made: id == choose.SwapMakesSwap || id == choose.AcrossOneZero || id == choose.AcrossZeros, Knots: []string{}, Op: string(id.Op()), Few: id.Numbers(), Hollow: make([]bool, examplePlaces)}
+	s := Stage{ID: string(id), Name: w.Stage(id), Asks: w.StageAsks(id), Least: id.Least(), Most: id.Most(), Made: id == choose.SwapMakesSwap || id == choose.AcrossOneZero || id == choose.AcrossZeros, Knots: []string{}, Op: string(id.Op()), Few: id.Numbers(), Hollow: make([]bool, examplePlaces)}
 	example := choose.Choice{Op: id.Op(), Stage: id, Digits: []int{examplePlaces, examplePlaces}}
 	for p := range place.Place(examplePlaces) {
 		s.Knots = append(s.Knots, example.Tied(p).String())

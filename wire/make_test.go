@@ -165,7 +165,7 @@ func TestEverySideCanBeSet(t *testing.T) {
 
 func TestStages(t *testing.T) {
 	stages := wire.StagesOf(say.Words{})
-	if len(stages) != len(choose.Stages()) || stages[1].Knots[0] != "yes" || stages[1].Least != 2 || !stages[4].Made {
+	if len(stages) != len(choose.Stages()) || stages[3].Knots[0] != "yes" || stages[3].Least != 2 || !stages[6].Made {
 		t.Errorf("%+v", stages)
 	}
 }

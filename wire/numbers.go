@@ -154,6 +154,9 @@ func ChosenOf(class setting.Class, c choose.Choice, space *choose.Space, problem
 		if err != nil {
 			return out, err
 		}
+		if c.Stage != "" { // a typed problem belongs to the first stage that fits, a drawn one to its own
+			sum.Stage = StageOf(w, c.Stage)
+		}
 		out.Problems = append(out.Problems, sum)
 	}
 	if clash, mends := c.Conflict(); len(clash) > 0 {

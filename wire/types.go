@@ -120,6 +120,7 @@ type Stage struct {
 	Asks   string   `json:"asks"`
 	Knots  []string `json:"knots"` // any, no or yes for each place of the example, ones first
 	Least  int      `json:"least"` // digits that the longest number needs
+	Most   int      `json:"most"`  // and has at most
 	Made   bool     `json:"made"`  // whether a swap made by a swap belongs to it
 	Op     string   `json:"op"`
 	Few    int      `json:"few"`    // how many numbers it needs at least

@@ -249,6 +249,16 @@ func (f *facts) fit(c choose.Choice) bool {
 func (f *facts) of(stage choose.StageID) bool {
 	topSwaps, ones := f.swaps[f.top], f.swaps[0]
 	switch stage {
+	case choose.FirstSnake, choose.SecondSnake:
+		sum, cut := 0, false
+		for _, bar := range f.numbers { // counted bead by bead
+			for bead := range bar {
+				if sum++; sum%10 == 0 && bead < bar-1 {
+					cut = true
+				}
+			}
+		}
+		return f.top == 0 && sum >= 10 && cut == (stage == choose.SecondSnake)
 	case choose.NoSwap, choose.TakeNoSwap, choose.EqualTrays:
 		return f.count == 0
 	case choose.OneSwapOnes:
@@ -588,7 +598,8 @@ func TestDrawnProblemsSwapAsAsked(t *testing.T) {
 					t.Fatalf("%+v: %v swaps %v", c, numbers, trace.Swaps)
 				}
 			}
-			if c.Top() <= place.Thousands && c.Stage != "" && stageOf(trace.Problem) != c.Stage && len(numbers) == 2 {
+			snake := c.Stage == choose.FirstSnake || c.Stage == choose.SecondSnake
+			if c.Top() <= place.Thousands && c.Stage != "" && !snake && stageOf(trace.Problem) != c.Stage && len(numbers) == 2 {
 				t.Fatalf("%v was drawn for %s and belongs to %s", numbers, c.Stage, stageOf(trace.Problem))
 			}
 			if !judge(c, ints(numbers)) {
@@ -793,8 +804,8 @@ func TestLeast(t *testing.T) {
 	for _, stage := range choose.Stages() {
 		for n := 1; n <= 6; n++ {
 			c := choose.Choice{Op: stage.Op(), Stage: stage, Digits: slices.Repeat([]int{n}, stage.Numbers())}
-			if stage == choose.ThreeAddends && n > 4 {
-				continue // those are any sum
+			if stage == choose.ThreeAddends && n > 4 || n > 1 && (stage == choose.FirstSnake || stage == choose.SecondSnake) {
+				continue // those are any sum, and no bars
 			}
 			none := space(t, c).Fits().IsZero()
 			if none != (n < stage.Least()) {

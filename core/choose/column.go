@@ -17,6 +17,7 @@ type profile struct {
 	own         int  // the sum of its digits
 	zero        bool // a 0 is among them
 	ten, twin   bool // two of them make ten; two are alike
+	cut         bool // counted on in written order, a ten ends inside one of them
 	top, lower  int  // of taking: what stands there and what goes
 	single, one int  // of sharing and trays: the digit; of the second number, how many
 }
@@ -87,13 +88,14 @@ const (
 	zeroFlag = 1 << ownBits
 	tenFlag  = zeroFlag << 1
 	twinFlag = tenFlag << 1
-	seenBits = ownBits + 3
+	cutFlag  = twinFlag << 1
+	seenBits = ownBits + 4
 	joinKeys = 1 << seenBits
 )
 
 // joining makes a column of addends. Which digits were seen is remembered only
 // where pairs are asked for, in the ones, and no longer than it is needed.
-func (c *column) joining(choice *Choice) {
+func (c *column) joining(choice *Choice, cut Want) {
 	ones := c.place == place.Ones
 	pairs := ones && (choice.MakesTen != Any || choice.Doubles != Any)
 	zeros := choice.Zeros == Yes || choice.ZeroAt[c.place] != Any
@@ -105,6 +107,14 @@ func (c *column) joining(choice *Choice) {
 		own := int(key & (zeroFlag - 1))
 		if !choice.Facts.allow(own%tenOver, digit) {
 			return 0, false
+		}
+		if own%tenOver+digit > tenOver {
+			if cut == No {
+				return 0, false
+			}
+			if cut == Yes {
+				key |= cutFlag
+			}
 		}
 		key += uint32(digit)
 		if digit == 0 {
@@ -132,7 +142,7 @@ func (c *column) joining(choice *Choice) {
 		return c.forgets(key|1<<(seenBits+digit), slot), true
 	}
 	c.build(feed, keys, func(key uint32) profile {
-		return profile{own: int(key & (zeroFlag - 1)), zero: key&zeroFlag > 0, ten: key&tenFlag > 0, twin: key&twinFlag > 0}
+		return profile{own: int(key & (zeroFlag - 1)), zero: key&zeroFlag > 0, ten: key&tenFlag > 0, twin: key&twinFlag > 0, cut: key&cutFlag > 0}
 	})
 }
 
@@ -208,7 +218,7 @@ func (c *Choice) column(p place.Place) column {
 	}
 	switch c.op() {
 	case Join:
-		col.joining(c)
+		col.joining(c, c.Stage.rule(c.Top()).cut)
 	case Take:
 		col.taking()
 	default:

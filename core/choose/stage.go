@@ -53,7 +53,7 @@ var ErrStage = errors.New("there is no such stage")
 // teaching order.
 func Stages() []StageID {
 	return []StageID{
-		NoSwap, OneSwapOnes, OneSwapHigher, SeveralSwaps, SwapMakesSwap, NewPlace, ThreeAddends, AnySum,
+		FirstSnake, SecondSnake, NoSwap, OneSwapOnes, OneSwapHigher, SeveralSwaps, SwapMakesSwap, NewPlace, ThreeAddends, AnySum,
 		TakeNoSwap, TakeOneSwapTens, TakeOneSwapHigher, TakeSeveralSwaps, AcrossOneZero, AcrossZeros, AnyDifference,
 		EqualTrays, EqualTraysSwap, ShareEven, ShareSwap, ShareRemainder,
 	}
@@ -94,6 +94,7 @@ type rule struct {
 	cross  Want  // whether a swap goes through a zero
 	row    Want  // whether through two or more in a row
 	rest   Want  // whether there is a remainder
+	cut    Want  // of a snake: whether a ten ends inside a bar
 	none   bool  // numbers of these lengths are of another stage
 }
 
@@ -105,6 +106,12 @@ const manySwaps = 2
 func (s StageID) rule(top place.Place) rule {
 	r := rule{most: manySwaps}
 	switch s {
+	case FirstSnake, SecondSnake:
+		r.none = top > place.Ones // bars have one to nine beads
+		r.swap[place.Ones], r.cut = Yes, No
+		if s == SecondSnake {
+			r.cut = Yes
+		}
 	case NoSwap, TakeNoSwap, EqualTrays:
 		r.only(top)
 	case OneSwapOnes:
@@ -177,8 +184,22 @@ func (s StageID) Least() int {
 	return 1
 }
 
+// Most returns how many digits a number of the stage has at most where the
+// numbers are meant for pieces.
+func (s StageID) Most() int {
+	switch s {
+	case FirstSnake, SecondSnake:
+		return 1
+	case AnySum, AnyDifference:
+		return place.MostDigits
+	}
+	return int(place.TopPiece) + 1
+}
+
 // Laid tells whether problems of the stage can be laid out with pieces.
-func (s StageID) Laid() bool { return s.Least() <= int(place.TopPiece)+1 }
+func (s StageID) Laid() bool {
+	return s.Least() <= int(place.TopPiece)+1 && s != FirstSnake && s != SecondSnake
+}
 
 // Numbers returns how many numbers the stage needs at least.
 func (s StageID) Numbers() int {
@@ -186,7 +207,10 @@ func (s StageID) Numbers() int {
 	case Share, Trays:
 		return 1
 	}
-	if s == ThreeAddends {
+	switch s {
+	case FirstSnake, SecondSnake:
+		return 4 // two tens at least can be in it
+	case ThreeAddends:
 		return 3
 	}
 	return 2

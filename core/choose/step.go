@@ -91,7 +91,7 @@ func (s *Space) join(col *column, from state, f profile) (outcome, bool) {
 	out := joined(f.own, int(from.carry))
 	out.zero = f.zero
 	ones := col.place == place.Ones
-	return out, !ones || s.choice.MakesTen.allows(f.ten) && s.choice.Doubles.allows(f.twin)
+	return out, !ones || s.choice.MakesTen.allows(f.ten) && s.choice.Doubles.allows(f.twin) && (s.rule.cut != Yes || f.cut)
 }
 
 // joined is a column whose own digits have a sum, with what comes up.

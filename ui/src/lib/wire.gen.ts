@@ -116,6 +116,7 @@ export interface Stage {
   asks: string;
   knots: string[];
   least: number;
+  most: number;
   made: boolean;
   op: string;
   few: number;

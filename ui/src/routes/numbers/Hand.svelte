@@ -56,7 +56,7 @@
       {#if sum.numbers.length > 2 || sum.kind === 'share' || sum.kind === 'trays'}
         <span
           class="line kid"
-          class:long={sum.said.length > 14}
+          class:long={sum.said.length > 11}
           class:longest={sum.said.length > 26}>{sum.said.replaceAll('\u00a0', ' ')}</span
         >
       {:else}

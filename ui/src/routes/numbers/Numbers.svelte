@@ -32,7 +32,7 @@
 
   const start = (): Choose => ({
     op: 'add',
-    stage: shared.desk!.stages[1]!.id,
+    stage: 'joining/one-swap-ones',
     digits: [2, 2],
     swap: {},
     zeros: 'any',
@@ -105,8 +105,7 @@
     const digits = ask.op === s.op ? [...ask.digits] : FIRST[s.op]!;
     while (digits.length < s.few) digits.push(digits[digits.length - 1]!);
     const short = Math.max(...digits) < s.least;
-    const long = Math.max(...digits) > LAID && s.least <= LAID;
-    const fitted = digits.map((d) => (short ? s.least : long ? Math.min(d, LAID) : d));
+    const fitted = digits.map((d) => (short ? s.least : Math.min(d, s.most)));
     const few = s.id === 'joining/three-addends' ? fitted : fitted.slice(0, Math.max(2, s.few));
     void choose({ ...plain(), op: s.op, stage: id, digits: few, zeros: ask.zeros });
   };
@@ -124,14 +123,13 @@
     count: TWELVE,
     seed: '',
   });
-  /** How many digits the numbers have at first, and how many can be laid out. */
+  /** How many digits the numbers have at first. */
   const FIRST: Record<string, number[]> = {
     add: [2, 2],
     subtract: [2, 2],
     share: [2],
     multiply: [2],
   };
-  const LAID = 4;
   const stages = $derived(desk.stages.filter((s) => s.op === (ask.op ?? 'add')));
   function operation(op: string): void {
     if (op === ask.op) return;
@@ -446,7 +444,7 @@
     content: attr(data-n);
   }
   .stages.many .stage {
-    min-height: 48px;
+    min-height: 42px;
   }
   .stages {
     display: flex;
