@@ -19,7 +19,7 @@ type profile struct {
 	ten, twin   bool // two of them make ten; two are alike
 	cut         bool // counted on in written order, a ten ends inside one of them
 	top, lower  int  // of taking: what stands there and what goes
-	single, one int  // of sharing and trays: the digit; of the second number, how many
+	single      int  // of sharing and trays: the digit; of the second number, how many
 }
 
 // column is one column of the numbers that are chosen, as an automaton that is
