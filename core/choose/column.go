@@ -14,12 +14,12 @@ type slot struct{ number, low, high int }
 
 // profile is what a filled column shows to the step that follows it.
 type profile struct {
-	own         int  // the sum of its digits
-	zero        bool // a 0 is among them
-	ten, twin   bool // two of them make ten; two are alike
-	cut         bool // counted on in written order, a ten ends inside one of them
-	top, lower  int  // of taking: what stands there and what goes
-	single      int  // of sharing and trays: the digit; of the second number, how many
+	own        int  // the sum of its digits
+	zero       bool // a 0 is among them
+	ten, twin  bool // two of them make ten; two are alike
+	cut        bool // counted on in written order, a ten ends inside one of them
+	top, lower int  // of taking: what stands there and what goes
+	single     int  // of sharing and trays: the digit; of the second number, how many
 }
 
 // column is one column of the numbers that are chosen, as an automaton that is
