@@ -165,29 +165,34 @@ func TestNothingIsCut(t *testing.T) {
 // numbers looks at the strip in its other states: taking over zeros, six numbers,
 // sharing, the finer wishes.
 func numbers(g *guide.Guide, look func(name string)) {
-	shelf := func(buttons ...string) {
+	shelf := func(op, first, stage string) { // the operation, what it begins with, and a stage of it
 		if guide.Read[bool](g, "innerWidth <= 900") {
 			g.Press("Shelf")
 		}
-		for _, b := range buttons {
-			g.Press(b)
-		}
+		g.Press(op).Holds(first, fmt.Sprintf("document.querySelector('.says')?.innerText.startsWith(%q)", first)).Settle()
+		g.Press(stage)
 	}
-	shelf("Taking", "across zeros")
+	shelf("Taking", "One swap, tens", "across zeros")
 	g.Holds("over zeros", says("Across zeros: a number of four digits less one of four digits.")).Settle()
 	look("Numbers, taking over zeros")
 	g.Press("Finer wishes").See("Pieces there are").Settle()
 	look("Numbers, finer wishes")
 	g.Press("Twelve of them")
-	shelf("Sharing", "shared, a rest")
+	shelf("Sharing", "Shared evenly", "shared, a rest")
 	g.Holds("a rest", says("Shared, a rest: a number of two digits shared by two to nine.")).Settle()
 	look("Numbers, sharing")
-	shelf("Joining", "any sum")
+	shelf("Joining", "One swap, ones", "any sum")
 	g.Holds("six digits", says("Any sum: two numbers of five digits.")).Press("Number 1: more digits").Holds("six digits", says("Any sum: two numbers of six and five digits.")).Settle()
 	look("Numbers, six digits")
-	shelf("three to six addends")
+	g.Press("three to six addends").Holds("three numbers", says("Three to six addends: three numbers of two digits."))
 	for _, n := range []string{"four", "five", "six"} {
-		g.Press("One number more").Holds(n+" numbers", says("Three to six addends: "+n+" numbers of four digits."))
+		g.Press("One number more").Holds(n+" numbers", says("Three to six addends: "+n+" numbers of two digits."))
+	}
+	for n, said := range []string{"four, two, two, two, two and two", "four, four, two, two, two and two", "four, four, four, two, two and two"} {
+		for range 2 {
+			g.Press(fmt.Sprintf("Number %d: more digits", n+1)).Settle()
+		}
+		g.Holds(said, says("Three to six addends: six numbers of "+said+" digits."))
 	}
 	g.Settle()
 	look("Numbers, six numbers")

@@ -59,14 +59,14 @@ func TestChoosingEveryKind(t *testing.T) {
 	all("ten to take from", func(p swap.Problem, t swap.Trace) bool { return t.Taking[0].Had() == 10 })
 
 	// Sharing with a rest, and trays within a shelf.
-	g.Press("Sharing").Press("shared, a rest").Holds("sharing", says("Shared, a rest: a number of two digits shared by two to nine.")).See("these numbers are for paper and for hands").Settle()
+	g.Press("Sharing").Holds("sharing", says("Shared evenly: a number of two digits shared by two to nine.")).Press("shared, a rest").Holds("sharing", says("Shared, a rest: a number of two digits shared by two to nine.")).See("these numbers are for paper and for hands").Settle()
 	all("a rest", func(p swap.Problem, t swap.Trace) bool { return p.Kind == swap.Sharing && t.Remainder > 0 })
 	g.Press("Trays").Holds("trays", says("Equal trays: two to nine trays with a number of two digits.")).Press("equal trays, swaps").Press("Finer wishes").See("Trays").Holds("a limit of the ones", "(() => { const i = document.querySelector('.stock input'); i.value = '20'; i.dispatchEvent(new Event('change', { bubbles: true })); return true })()")
 	g.Holds("within the shelf", says("Equal trays, swaps: two to nine trays with a number of two digits, with at most 20 ones on the shelf.")).Press("Twelve of them").Settle()
 	all("within the shelf", func(p swap.Problem, t swap.Trace) bool { return t.Fullest()[0] <= 20 && len(t.Swaps) > 0 })
 
 	// Four numbers, each with a lane of its own.
-	g.Press("Joining").Press("three to six addends").Press("One number more").Holds("four", says("Three to six addends: four numbers of two digits, with at most 20 ones on the shelf.")).Holds("four lanes", "document.querySelectorAll('.length').length === 4").Settle()
+	g.Press("Joining").Holds("joining", says("One swap, ones: two numbers of two digits, with at most 20 ones on the shelf.")).Press("three to six addends").Press("One number more").Holds("four", says("Three to six addends: four numbers of two digits, with at most 20 ones on the shelf.")).Holds("four lanes", "document.querySelectorAll('.length').length === 4").Settle()
 	all("four numbers", func(p swap.Problem, t swap.Trace) bool { return len(p.Numbers) == 4 })
 	g.Press("Number 4: fewer digits").Holds("a short one", says("Three to six addends: four numbers of two, two, two and one digits, with at most 20 ones on the shelf."))
 	g.Press("Finer wishes").Press("a set, spread").Press("Twelve of them").Settle()
@@ -93,7 +93,7 @@ func TestChoosingEveryKind(t *testing.T) {
 func TestImpossibleChoices(t *testing.T) {
 	s := open(t)
 	g := s.sit(laptopWidth, laptopHeight)
-	s.login(g, "hanne").Press("Numbers").See("Twelve of them").Press("Taking").Press("across one zero").Holds("counted", fits("16200"))
+	s.login(g, "hanne").Press("Numbers").See("Twelve of them").Press("Taking").Holds("taking", says("One swap, tens: a number of two digits less one of two digits.")).Press("across one zero").Holds("counted", fits("16200"))
 	g.Press("hundreds to tens").Holds("in hand", "document.getElementById('knot-tens').getAttribute('aria-pressed') === 'true'")
 	noSwap := "[...document.querySelectorAll('.states [role=radio]')].find((b) => b.innerText.includes('no swap')).click() === undefined"
 	g.Holds("no swap is asked", noSwap).Holds("none fits", fits("0")).See("No number does this. There cannot be no swap in the tens together with the stage “across one zero”.")
@@ -108,7 +108,7 @@ func TestImpossibleChoices(t *testing.T) {
 func TestKeepingAChoice(t *testing.T) {
 	s := open(t)
 	g := s.sit(laptopWidth, laptopHeight)
-	s.login(g, "hanne").Press("Numbers").See("Twelve of them").Press("Taking").Press("across zeros").Holds("chosen", says("Across zeros: a number of four digits less one of four digits.")).Press("never").See("No number does this")
+	s.login(g, "hanne").Press("Numbers").See("Twelve of them").Press("Taking").Holds("taking", says("One swap, tens: a number of two digits less one of two digits.")).Press("across zeros").Holds("chosen", says("Across zeros: a number of four digits less one of four digits.")).Press("never").See("No number does this")
 	g.Press("may").Holds("counted again", "document.querySelector('[data-fits]').dataset.fits !== '0'").Press("Finer wishes").See("None is kept yet.")
 	g.Write("Keep this one as", "over the frost").Press("Keep").Holds("kept", "[...document.querySelectorAll('.take b')].some((b) => b.innerText === 'over the frost')")
 	g.Write("Keep this one as", "over the frost").Press("Keep").See("A choice with this name is kept already").Settle()

@@ -84,7 +84,11 @@ func (g *Guide) listen() {
 			if err != nil {
 				return
 			}
-			g.grumble("a script failed: " + e.ExceptionDetails.Text)
+			said := e.ExceptionDetails.Text
+			if x := e.ExceptionDetails.Exception; x != nil {
+				said += " " + x.Description
+			}
+			g.grumble("a script failed: " + said)
 		}
 	}()
 	go func() {

@@ -21,7 +21,9 @@ export interface Lane {
 }
 
 export interface Band {
-  y: number; // px
+  x: number; // px
+  y: number;
+  width: number;
   height: number;
   lanes: Lane[];
 }
@@ -91,6 +93,8 @@ function lanes(
   unit: number,
   width: number,
   high: (place: PlaceId) => number,
+  least = leastLane(width),
+  from = MAT.margin + MAT.inset,
 ): Lane[] | undefined {
   const wide: number[] = [];
   for (const place of work.places) {
@@ -100,14 +104,14 @@ function lanes(
       if (!made) return undefined;
       most = Math.max(most, made.width);
     }
-    wide.push(Math.max(leastLane(width), most * unit));
+    wide.push(Math.max(least, most * unit));
   }
   const gap = gapOf(width);
   const gaps = gap * (work.places.length - 1);
   const spare = width - gaps - wide.reduce((a, b) => a + b, 0);
   if (spare < 0) return undefined;
   const air = Math.min(spare / work.places.length, 60);
-  let x = MAT.margin + MAT.inset;
+  let x = from;
   return work.places.map((place, i) => {
     const lane = { place, x, width: wide[i]! + air, fits: high(place) };
     x += lane.width + gap;
@@ -118,16 +122,29 @@ function lanes(
 /** What a band has beside its pieces: half a card and the names above, air below. */
 const CHROME = MAT.rim + MAT.label + MAT.air;
 
+/** More trays than these stand in two columns, with marks instead of names. */
+const ONE_COLUMN = 3;
+/** The narrowest lane of a tray that stands beside another, in px. */
+const MARKED = 40;
+
 /** The trays, below one another and alike, so that each place stands under itself. */
-function trayBands(work: Work, unit: number, width: number, h: number): Band[] | undefined {
+function trayBands(work: Work, unit: number, w: number, h: number): Band[] | undefined {
   const n = work.trays.length;
+  const columns = n > ONE_COLUMN ? 2 : 1;
+  const rows = Math.ceil(n / columns);
   const top = MAT.margin + MAT.rim;
-  const height = (h - top - MAT.margin - MAT.between * (n - 1)) / n;
+  const height = (h - top - MAT.margin - MAT.between * (rows - 1)) / rows;
+  const width = (w - 2 * MAT.margin - MAT.gap * (columns - 1)) / columns;
+  const inner = width - 2 * MAT.inset;
   const high = (height - CHROME) / unit;
-  const made = lanes(work, work.trays, unit, width, () => high);
-  return (
-    made && work.trays.map((_, i) => ({ y: top + i * (height + MAT.between), height, lanes: made }))
-  );
+  const bands = work.trays.map((_, i): Band | undefined => {
+    const x = MAT.margin + (i % columns) * (width + MAT.gap);
+    const least = columns > 1 ? MARKED : leastLane(inner);
+    const made = lanes(work, work.trays, unit, inner, () => high, least, x + MAT.inset);
+    const y = top + Math.floor(i / columns) * (height + MAT.between);
+    return made && { x, y, width, height, lanes: made };
+  });
+  return bands.every((b) => b !== undefined) ? bands : undefined;
 }
 
 /** The joined piles, with the place of a swap below the lower ones. */
@@ -152,7 +169,7 @@ function joinedBand(work: Work, unit: number, width: number, h: number) {
   }
   const x = Math.min(under.x, right - swapWide);
   return {
-    joined: { y, height, lanes: made },
+    joined: { x: MAT.margin, y, width: width + 2 * MAT.inset, height, lanes: made },
     swapAt: {
       x,
       y: y + height - MAT.foot - swapHigh * unit - 4,
@@ -167,7 +184,7 @@ const COUNTED = 84;
 
 function tryUnit(work: Work, unit: number, w: number, h: number): Layout | undefined {
   const width = w - 2 * (MAT.margin + MAT.inset);
-  const trays = trayBands(work, unit, width, h);
+  const trays = trayBands(work, unit, w, h);
   const joined = trays && joinedBand(work, unit, width, h);
   return joined && { unit, trays, ...joined };
 }
@@ -187,7 +204,7 @@ export function layout(work: Work, w: number, h: number): Layout {
     tryUnit(work, MAT.smallest, Math.max(w, 900), Math.max(h, 900)) ?? {
       unit: MAT.smallest,
       trays: [],
-      joined: { y: 0, height: h, lanes: [] },
+      joined: { x: 0, y: 0, width: w, height: h, lanes: [] },
       swapAt: { x: 0, y: 0, width: 0, height: 0 },
     }
   );
@@ -212,4 +229,28 @@ export function lie(
 export function box(place: PlaceId, unit: number): { width: number; height: number } {
   const b = boxOf(place);
   return { width: b.width * unit, height: b.height * unit };
+}
+
+/** Up to so many of a kind are seen without a ring. */
+const UNRINGED = 19;
+const TEN = 10;
+
+/** The rings around the tens of a pile that is too large to be seen at once, in px. */
+export function rings(
+  lane: Lane,
+  band: Band,
+  unit: number,
+  n: number,
+): { x: number; y: number; width: number; height: number }[] {
+  if (n <= UNRINGED) return [];
+  const { spots } = lie(lane, band, unit, n);
+  const one = box(lane.place, unit);
+  return Array.from({ length: Math.floor(n / TEN) }, (_, t) => {
+    const ten = spots.slice(t * TEN, (t + 1) * TEN);
+    const x = Math.min(...ten.map((s) => s.x)) - 4;
+    const y = Math.min(...ten.map((s) => s.y)) - 4;
+    const right = Math.max(...ten.map((s) => s.x)) + one.width + 4;
+    const bottom = Math.max(...ten.map((s) => s.y)) + one.height + 4;
+    return { x, y, width: right - x, height: bottom - y };
+  });
 }

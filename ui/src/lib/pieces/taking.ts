@@ -59,8 +59,10 @@ function tryUnit(
   const y = MAT.margin + MAT.rim;
   return {
     unit,
-    start: { y, height: upper, lanes },
+    start: { x: MAT.margin, y, width: w - 2 * MAT.margin, height: upper, lanes },
     taken: {
+      x: MAT.margin,
+      width: w - 2 * MAT.margin,
       y: y + upper + MAT.between + MAT.rim / 2,
       height: room - upper,
       lanes: lanes.map((l) => ({ ...l, fits: low })),
@@ -76,7 +78,7 @@ export function takingLayout(places: PlaceId[], steps: Step[], w: number, h: num
     const made = tryUnit(places, start, taken, unit, w, h);
     if (made) return made;
   }
-  const none: Band = { y: 0, height: h, lanes: [] };
+  const none: Band = { x: 0, y: 0, width: w, height: h, lanes: [] };
   return (
     tryUnit(places, start, taken, MAT.smallest, Math.max(w, 900), Math.max(h, 900)) ?? {
       unit: MAT.smallest,

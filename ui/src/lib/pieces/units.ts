@@ -88,10 +88,14 @@ export function heap(place: PlaceId, count: number, rows: number): Heap {
 /** The rows that a heap may have, from one on. */
 const MOST_ROWS = 8;
 
+/** Above so many the tens of a heap are ringed: they lie in pairs of groups. */
+const RINGED = 19;
+
 /** The narrowest heap that is no higher than limit; undefined where none is. */
 export function fitHeap(place: PlaceId, count: number, limit: number): Heap | undefined {
   let best: Heap | undefined;
-  for (let rows = 1; rows <= MOST_ROWS; rows++) {
+  const step = count > RINGED && place !== 'thousands' ? 2 : 1;
+  for (let rows = step; rows <= MOST_ROWS; rows += step) {
     const made = heap(place, count, rows);
     if (made.height > limit + 1e-9) break;
     if (!best || made.width < best.width - 1e-9) best = made;

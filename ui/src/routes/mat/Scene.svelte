@@ -4,13 +4,15 @@
   // state is the trace's.
   import { prefersReducedMotion } from 'svelte/motion';
   import { innerWidth } from 'svelte/reactivity/window';
-  import { fade } from 'svelte/transition';
-  import { layout, MAT, NARROW, type Lane } from '../../lib/pieces/layout';
+  import { layout, NARROW } from '../../lib/pieces/layout';
   import Cards, { cardHeight } from '../../lib/pieces/Cards.svelte';
   import { scene, workOf } from '../../lib/pieces/scene';
   import { track } from '../../lib/pieces/track';
   import { boxOf, PIECES } from '../../lib/pieces/units';
   import type { Lesson, Words } from '../../lib/wire.gen';
+  import Pieces from './Pieces.svelte';
+  import Rim from './Rim.svelte';
+  import Tray from './Tray.svelte';
 
   let {
     lesson,
@@ -55,28 +57,12 @@
   /** The width of a digit on the cards, in px: at least 40 px high where there is room. */
   const smallCell = $derived(w < NARROW ? 26 : 36);
   const largeCell = $derived(w < NARROW ? 26 : 40);
-  const smallHigh = $derived(cardHeight(smallCell, false));
-  const largeHigh = $derived(cardHeight(largeCell, true));
+  /** Up to so many numbers have cards of full size on the rim. */
+  const FEW = 3;
+  const rimCell = $derived(numbers.length > FEW ? (w < NARROW ? 18 : 24) : smallCell);
   const rim = $derived(plan.joined.y + plan.joined.height);
-  const slot = (place: string): number => (PIECES.indexOf(place) + 1) * largeCell;
-  const many = (place: string): string => words.places.find((p) => p.id === place)?.many ?? place;
-  const pieceName = (place: string, n: number): string => {
-    const name = words.materials.find((m) => m.id === material)?.pieces[PIECES.indexOf(place)];
-    return `${n} ${(n === 1 ? name?.one : name?.many) ?? place}`;
-  };
   const ms = $derived(prefersReducedMotion.current ? 0 : 450);
-  const said = (zone: string, place: string): string =>
-    pieceName(place, step.zones[zone]?.[place] ?? 0);
 </script>
-
-{#snippet labels(lanes: Lane[], y: number)}
-  {#each lanes as lane (lane.place)}
-    <g class="label" class:now={step.place === lane.place} aria-hidden="true">
-      <use href="#mark-{lane.place}" transform="translate({lane.x} {y + 9})" />
-      <text x={lane.x + 22} y={y + 24} fill="var(--{lane.place}-ink)">{many(lane.place)}</text>
-    </g>
-  {/each}
-{/snippet}
 
 <svg
   width={w}
@@ -87,48 +73,25 @@
   data-unit={unit.toFixed(1)}
 >
   {#if together}
-    <rect
-      class="tray"
-      x={MAT.margin}
-      y={plan.joined.y}
-      width={w - 2 * MAT.margin}
-      height={plan.joined.height}
-      rx="12"
+    <Tray
+      band={plan.joined}
+      says="pushed together"
+      counts={step.zones.joined}
+      {words}
+      {material}
+      {unit}
+      now={step.place}
     />
-    {@render labels(plan.joined.lanes, plan.joined.y + MAT.rim - 4)}
-    {#each plan.joined.lanes as lane (lane.place)}
-      <rect
-        class="pile"
-        role="img"
-        aria-label="pushed together: {said('joined', lane.place)}"
-        x={lane.x}
-        y={plan.joined.y + MAT.rim + MAT.label}
-        width={lane.width}
-        height={Math.max(1, lane.fits * unit)}
-      />
-    {/each}
   {:else}
     {#each plan.trays as band, i (i)}
-      <rect
-        class="tray"
-        x={MAT.margin}
-        y={band.y}
-        width={w - 2 * MAT.margin}
-        height={band.height}
-        rx="12"
+      <Tray
+        {band}
+        says="tray {i + 1}"
+        counts={step.zones[`tray-${i + 1}`]}
+        {words}
+        {material}
+        {unit}
       />
-      {@render labels(band.lanes, band.y + MAT.rim - 4)}
-      {#each band.lanes as lane (lane.place)}
-        <rect
-          class="pile"
-          role="img"
-          aria-label="tray {i + 1}: {said(`tray-${i + 1}`, lane.place)}"
-          x={lane.x}
-          y={band.y + MAT.rim + MAT.label}
-          width={lane.width}
-          height={Math.max(1, lane.fits * unit)}
-        />
-      {/each}
     {/each}
   {/if}
 
@@ -136,16 +99,7 @@
     <circle cx={g.x + unit / 2} cy={g.y + unit / 2} r={Math.max(2, unit * 0.2)} fill="#cbbd97" />
   {/each}
 
-  {#each now.pieces as p (p.id)}
-    <g
-      class="piece"
-      style:transform="translate({p.x}px, {p.y}px) scale({unit})"
-      in:fade={{ duration: ms }}
-      out:fade={{ duration: ms / 2 }}
-    >
-      <use href="#{material}-{p.place}" />
-    </g>
-  {/each}
+  <Pieces pieces={now.pieces} {unit} {material} {ms} />
 
   {#if now.fetched}
     {@const b = boxOf(now.upper)}
@@ -220,54 +174,42 @@
 </svg>
 
 {#if together}
-  <div
-    class="rim"
-    style:top="{plan.joined.y - (slid ? largeHigh : smallHigh) / 2}px"
-    style:left="{MAT.margin + 20}px"
-  >
-    {#if slid}
-      <Cards cards={slid.cards} cell={largeCell} large />
-    {:else}
+  {#if slid}
+    <Rim cards={slid.cards} cell={largeCell} large x={plan.joined.x + 20} y={plan.joined.y} />
+  {:else}
+    <div
+      class="labels"
+      class:close={numbers.length > FEW}
+      style:top="{plan.joined.y - cardHeight(rimCell, false) / 2}px"
+      style:left="{plan.joined.x + 20}px"
+    >
       {#each { length: numbers.length }, i (i)}
-        {#if i > 0}<span class="and kid">and</span>{/if}
-        <Cards cards={cardsOf(i + 1)} cell={smallCell} />
+        {#if i > 0 && numbers.length <= FEW}<span class="and kid">and</span>{/if}
+        <Cards cards={cardsOf(i + 1)} cell={rimCell} />
       {/each}
-    {/if}
-  </div>
-  {#if !slid}
+    </div>
     {#each plan.joined.lanes as lane (lane.place)}
       {@const done = written.find((x) => x.place === lane.place)}
-      <div
-        class="slot"
-        style:left="{lane.x}px"
-        style:top="{rim - largeHigh / 2}px"
-        style:height="{largeHigh}px"
-        style:width="{slot(lane.place)}px"
-      >
-        {#if done?.card}
-          <Cards cards={[done.card]} cell={largeCell} large />
-        {:else if done}
-          <span class="nocard kid">no card</span>
-        {:else}
-          <span class="empty" style:border-color="var(--{lane.place}-ink)"></span>
-        {/if}
-      </div>
+      <Rim
+        cards={done && (done.card ? [done.card] : [])}
+        digits={PIECES.indexOf(lane.place) + 1}
+        cell={largeCell}
+        large
+        x={lane.x}
+        y={rim}
+        color="var(--{lane.place}-ink)"
+      />
     {/each}
   {/if}
 {:else}
   {#each plan.trays as band, i (i)}
-    <div class="rim" style:top="{band.y - smallHigh / 2}px" style:left="{MAT.margin + 20}px">
-      {#if labelled(i + 1)}
-        <Cards cards={cardsOf(i + 1)} cell={smallCell} />
-      {:else}
-        <span
-          class="empty"
-          style:border-color="var(--ink-2)"
-          style:width="{String(numbers[i]).length * smallCell}px"
-          style:height="{smallHigh}px"
-        ></span>
-      {/if}
-    </div>
+    <Rim
+      cards={labelled(i + 1) ? cardsOf(i + 1) : undefined}
+      digits={String(numbers[i]).length}
+      cell={numbers.length > FEW ? rimCell : smallCell}
+      x={band.x + 20}
+      y={band.y}
+    />
   {/each}
 {/if}
 
@@ -275,28 +217,6 @@
   svg {
     position: absolute;
     inset: 0;
-  }
-  .tray {
-    fill: var(--sheet);
-    stroke: #b8aa86;
-  }
-  .pile {
-    fill: none;
-  }
-  .label text {
-    font: 400 var(--t3) var(--kid);
-  }
-  .narrow .label text {
-    font-size: var(--t2);
-  }
-  .label.now text {
-    font-weight: 700;
-  }
-  .piece {
-    transition: transform 0.55s cubic-bezier(0.3, 0.1, 0.2, 1);
-  }
-  .still .piece {
-    transition: none;
   }
   .groove {
     fill: none;
@@ -322,36 +242,18 @@
   .counted {
     font: 700 var(--t5) var(--kid);
   }
-  .rim {
+  .labels {
     position: absolute;
     display: flex;
     align-items: center;
     gap: 10px;
   }
+  .labels.close {
+    gap: 14px;
+  }
   .and {
     font-size: var(--t3);
     padding: 0 2px;
     background: linear-gradient(var(--paper) 50%, var(--sheet) 50%);
-  }
-  .slot {
-    position: absolute;
-  }
-  .empty {
-    display: block;
-    width: 100%;
-    height: 100%;
-    border: 1.5px dashed;
-    border-radius: 3px;
-    background: var(--paper);
-  }
-  .nocard {
-    display: inline-block;
-    margin-top: 18px;
-    padding: 0 6px;
-    font-size: var(--t2);
-    line-height: 22px;
-    white-space: nowrap;
-    background: var(--sheet);
-    color: var(--ink-2);
   }
 </style>

@@ -4,6 +4,7 @@
   import { onMount } from 'svelte';
   import { api } from '../../lib/api';
   import Plain from '../../lib/parts/Plain.svelte';
+  import Sides from '../../lib/parts/Sides.svelte';
   import Mark from '../../lib/pieces/Mark.svelte';
   import Wrong from '../../lib/parts/Wrong.svelte';
   import { classPath, guarded, shared, troubleOf } from '../../lib/state.svelte';
@@ -46,11 +47,15 @@
   const many = (p: string): string => words.places.find((x) => x.id === p)?.many ?? p;
   const here = $derived(chosen.finer.filter((a) => a.place === place));
   const whole = $derived(chosen.finer.filter((a) => !a.place && a.id !== 'zeros'));
-  const DAYS: [number, string][] = [
-    [0, 'no matter'],
-    [7, 'a week'],
-    [30, 'a month'],
-    [90, 'three'],
+  const DAYS = [
+    { value: '0', name: 'no matter' },
+    { value: '7', name: 'a week' },
+    { value: '30', name: 'a month' },
+    { value: '90', name: 'three' },
+  ];
+  const DRAWN = [
+    { value: 'false', name: 'any, each as likely' },
+    { value: 'true', name: 'a set, spread' },
   ];
   const SHELF = ['ones', 'tens', 'hundreds', 'thousands'];
 
@@ -113,22 +118,24 @@
 {#snippet sides(a: Ask)}
   <div class="wish">
     <span class="name" id="wish-{a.id}{a.place ?? ''}">{a.name}</span>
-    <div class="sides" role="radiogroup" aria-labelledby="wish-{a.id}{a.place ?? ''}">
-      {#each a.sides as side (side.value)}
-        <button role="radio" aria-checked={a.now === side.value} onclick={() => set(a, side.value)}
-          >{side.name}</button
-        >
-      {/each}
-    </div>
+    <Sides
+      labelledby="wish-{a.id}{a.place ?? ''}"
+      sides={a.sides}
+      now={a.now}
+      onset={(value) => set(a, value)}
+    />
   </div>
 {/snippet}
 
 <div class="finer scroll">
   <section>
-    <div class="sides places" role="radiogroup" aria-label="Wishes for the place">
-      {#each places as p (p)}
-        <button role="radio" aria-checked={p === place} onclick={() => (at = p)}>{many(p)}</button>
-      {/each}
+    <div class="places">
+      <Sides
+        label="Wishes for the place"
+        sides={places.map((p) => ({ value: p, name: many(p) }))}
+        now={place}
+        onset={(p) => (at = p)}
+      />
     </div>
     {#each here as a (a.id)}{@render sides(a)}{:else}
       <p class="small">There is nothing more to ask of the {many(place)}.</p>
@@ -170,30 +177,21 @@
       <span class="name" id="not-again"
         >Not again, {who.length ? `for ${who.join(', ')}` : 'for the whole class'}, within</span
       >
-      <div class="sides" role="radiogroup" aria-labelledby="not-again">
-        {#each DAYS as [days, label] (days)}
-          <button
-            role="radio"
-            aria-checked={(ask.days ?? 0) === days}
-            onclick={() => onask({ ...ask, days })}>{label}</button
-          >
-        {/each}
-      </div>
+      <Sides
+        labelledby="not-again"
+        sides={DAYS}
+        now={String(ask.days ?? 0)}
+        onset={(days) => onask({ ...ask, days: Number(days) })}
+      />
     </div>
     <div class="wish">
       <span class="name" id="how-drawn">Twelve are</span>
-      <div class="sides" role="radiogroup" aria-labelledby="how-drawn">
-        <button
-          role="radio"
-          aria-checked={!ask.spread}
-          onclick={() => onask({ ...ask, spread: false })}>any, each as likely</button
-        >
-        <button
-          role="radio"
-          aria-checked={!!ask.spread}
-          onclick={() => onask({ ...ask, spread: true })}>a set, spread</button
-        >
-      </div>
+      <Sides
+        labelledby="how-drawn"
+        sides={DRAWN}
+        now={String(!!ask.spread)}
+        onset={(spread) => onask({ ...ask, spread: spread === 'true' })}
+      />
     </div>
     <h2>Choices of the class</h2>
     <form onsubmit={keep} novalidate>
@@ -240,32 +238,6 @@
     line-height: 20px;
     font-weight: 600;
     color: var(--ink-2);
-  }
-  .sides {
-    display: flex;
-  }
-  .sides button {
-    flex: 1 1 auto;
-    min-height: 44px;
-    padding: 0 7px;
-    border: 1.5px solid var(--edge);
-    border-left-width: 0;
-    background: var(--paper);
-    text-align: center;
-    font-size: 15px;
-    line-height: 17px;
-  }
-  .sides button:first-child {
-    border-left-width: 1.5px;
-    border-radius: var(--r2) 0 0 var(--r2);
-  }
-  .sides button:last-child {
-    border-radius: 0 var(--r2) var(--r2) 0;
-  }
-  .sides button[aria-checked='true'] {
-    background: var(--leaf-tint);
-    font-weight: 650;
-    box-shadow: inset 0 -3px 0 var(--leaf);
   }
   .places {
     margin-bottom: var(--s2);
@@ -338,10 +310,6 @@
   @media (max-width: 1100px) {
     .finer {
       gap: 0 14px;
-    }
-    .sides button {
-      font-size: 14px;
-      padding: 0 4px;
     }
   }
 </style>

@@ -8,6 +8,7 @@
   import { shortcuts } from '../../lib/keys';
   import Next from '../../lib/parts/Next.svelte';
   import Plain from '../../lib/parts/Plain.svelte';
+  import Sides from '../../lib/parts/Sides.svelte';
   import Wrong from '../../lib/parts/Wrong.svelte';
   import Cord from '../../lib/pieces/Cord.svelte';
   import type { State } from '../../lib/pieces/cord';
@@ -70,10 +71,10 @@
   let finer = $state(false); // whether the finer wishes are shown instead of the hand
   let asked = 0;
 
-  const ZEROS: [string, string][] = [
-    ['no', 'never'],
-    ['any', 'may'],
-    ['yes', 'must'],
+  const ZEROS = [
+    { value: 'no', name: 'never' },
+    { value: 'any', name: 'may' },
+    { value: 'yes', name: 'must' },
   ];
   const material = $derived(desk.settings.material);
 
@@ -102,7 +103,9 @@
   const stage = (id: string): void => {
     const s = desk.stages.find((x) => x.id === id);
     if (!s) return;
-    const digits = ask.op === s.op ? [...ask.digits] : FIRST[s.op]!;
+    const before = desk.stages.find((x) => x.id === ask.stage);
+    const alike = ask.op === s.op && (before?.most ?? s.most) === s.most;
+    const digits = alike ? [...ask.digits] : [FEW];
     while (digits.length < s.few) digits.push(digits[digits.length - 1]!);
     const short = Math.max(...digits) < s.least;
     const fitted = digits.map((d) => (short ? s.least : Math.min(d, s.most)));
@@ -123,17 +126,12 @@
     count: TWELVE,
     seed: '',
   });
-  /** How many digits the numbers have at first. */
-  const FIRST: Record<string, number[]> = {
-    add: [2, 2],
-    subtract: [2, 2],
-    share: [2],
-    multiply: [2],
-  };
+  /** How many digits numbers of another kind have at first. */
+  const FEW = 2;
   const stages = $derived(desk.stages.filter((s) => s.op === (ask.op ?? 'add')));
   function operation(op: string): void {
     if (op === ask.op) return;
-    const first = desk.stages.find((s) => s.op === op && s.knots.includes('yes'));
+    const first = desk.stages.find((s) => s.op === op && s.knots.includes('yes') && s.few <= 2);
     stage((first ?? desk.stages.find((s) => s.op === op))!.id);
   }
   const take = (choice: Choose): void =>
@@ -334,15 +332,14 @@
               >Finer wishes</button
             >
           </div>
-          <div class="zeros" role="radiogroup" aria-label="Zeros in the numbers">
+          <div class="zeros">
             <span>zeros</span>
-            {#each ZEROS as [value, name] (value)}
-              <button
-                role="radio"
-                aria-checked={ask.zeros === value}
-                onclick={() => choose({ ...ask, zeros: value })}>{name}</button
-              >
-            {/each}
+            <Sides
+              label="Zeros in the numbers"
+              sides={ZEROS}
+              now={ask.zeros}
+              onset={(zeros) => void choose({ ...ask, zeros })}
+            />
           </div>
           <Plain disabled={BigInt(chosen.fits) <= TWELVE} onclick={redraw}>Draw twelve more</Plain>
         </div>
@@ -547,25 +544,6 @@
     font-size: var(--t1);
     color: var(--ink-2);
   }
-  .zeros button {
-    min-height: 44px;
-    padding: 0 var(--s3);
-    border: 1.5px solid var(--edge);
-    border-left-width: 0;
-    background: var(--paper);
-  }
-  .zeros button:nth-of-type(1) {
-    border-left-width: 1.5px;
-    border-radius: var(--r2) 0 0 var(--r2);
-  }
-  .zeros button:nth-of-type(3) {
-    border-radius: 0 var(--r2) var(--r2) 0;
-  }
-  .zeros button[aria-checked='true'] {
-    background: var(--leaf-tint);
-    font-weight: 650;
-    box-shadow: inset 0 -3px 0 var(--leaf);
-  }
   .clash {
     display: flex;
     flex-direction: column;
@@ -603,9 +581,6 @@
     }
     .tabs button {
       font-size: 15px;
-    }
-    .zeros button {
-      padding: 0 9px;
     }
     .bar :global(> button) {
       padding: 0 10px;

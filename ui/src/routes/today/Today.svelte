@@ -100,7 +100,7 @@
         {#if inHand}{@render bud(inHand, true)}{/if}
         {#each desk.open as l (l.id)}{@render bud(l, false)}{/each}
         {#if shared.mayPresent}
-          {#each (morning?.meetings ?? []).slice(0, inHand ? 2 : 3) as m (m.stage)}
+          {#each (morning?.meetings ?? []).slice(0, inHand ? 2 : 3) as m (m.stage + m.children[0]?.id)}
             <li class="lesson bud">
               <svg class="bud-node" width="40" height="30" viewBox="0 0 40 30" aria-hidden="true">
                 <path
@@ -180,7 +180,7 @@
     {#if morning?.check.length}
       <h2 class="part ink">Look again</h2>
       <ul class="todo">
-        {#each morning.check as c (c.id)}
+        {#each morning.check as c, i (i)}
           <li>
             <a href={view(`learner/${c.id}`)} use:link>
               <Sign state={c.state} />

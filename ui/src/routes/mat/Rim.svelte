@@ -1,0 +1,75 @@
+<script lang="ts">
+  // Cards on the rim of a tray, or the place where they will lie.
+  import type { Snippet } from 'svelte';
+  import Cards, { cardHeight } from '../../lib/pieces/Cards.svelte';
+
+  let {
+    cards,
+    digits = 1,
+    cell,
+    large = false,
+    x,
+    y,
+    right = false,
+    color = 'var(--ink-2)',
+    children,
+  }: {
+    cards?: number[]; // undefined while none lie here
+    digits?: number; // how wide the place is that is kept for them
+    cell: number;
+    large?: boolean;
+    x: number; // from the left edge of the mat, or from the right
+    y: number; // of the rim
+    right?: boolean;
+    color?: string;
+    children?: Snippet; // what stands beside the cards
+  } = $props();
+
+  const high = $derived(cardHeight(cell, large));
+</script>
+
+<div
+  class="rim"
+  style:top="{y - high / 2}px"
+  style:left={right ? undefined : `${x}px`}
+  style:right={right ? `${x}px` : undefined}
+>
+  {#if !cards}
+    <span
+      class="empty"
+      style:border-color={color}
+      style:width="{digits * cell}px"
+      style:height="{high}px"
+    ></span>
+  {:else if cards.length}
+    <Cards {cards} {cell} {large} />
+  {:else}
+    <span class="nocard kid" style:min-height="{high}px">no card</span>
+  {/if}
+  {@render children?.()}
+</div>
+
+<style>
+  .rim {
+    position: absolute;
+    display: flex;
+    align-items: center;
+    gap: 10px;
+  }
+  .empty {
+    display: block;
+    border: 1.5px dashed;
+    border-radius: 3px;
+    background: var(--paper);
+  }
+  .nocard {
+    display: flex;
+    align-items: center;
+    padding: 0 6px;
+    font-size: var(--t2);
+    line-height: 22px;
+    white-space: nowrap;
+    background: linear-gradient(transparent 30%, var(--sheet) 30% 70%, transparent 70%);
+    color: var(--ink-2);
+  }
+</style>
