@@ -158,6 +158,7 @@ func TestNothingIsCut(t *testing.T) {
 			tall(s, g, whole)
 			other(g, "9005-4768", whole)
 			other(g, "1999+2999+3999", whole)
+			other(g, "899+798+789+897+988+799", whole)
 		})
 	}
 }

@@ -117,6 +117,31 @@ func TestThreeAddends(t *testing.T) {
 	g.See("Join them from the last to the first, 279, 398 and 289: it must make 966 again.").Holds("the numbers are written", "document.querySelector('[aria-label=\"Column: 289 plus 398 plus 279, written so far 966\"]')")
 }
 
+// Six addends: a tray for each, large piles in rings of ten, several tens given up
+// one after another.
+func TestSixAddends(t *testing.T) {
+	s := open(t)
+	g := s.sit(laptopWidth, laptopHeight)
+	s.login(g, "hanne").Press("Numbers").See("Twelve of them").Write("Numbers of your own", "89+98+87+78+99+69").Press("Look").See("three to six addends").Press("Gather").See("50 beads").See("7 trays")
+	g.LetGo().Key(" ").See("About how much").LetGo()
+	for range 14 {
+		g.Key(" ").Settle()
+	}
+	there(g.Holds("pushed together", at("join/0")), "pushed together: 50 beads", "pushed together: 47 bars")
+	g.Holds("nine rings", "document.querySelectorAll('.ring').length === 9")
+	for range 60 {
+		if atTheEnd(g) {
+			break
+		}
+		g.LetGo().Key(" ").Settle()
+	}
+	g.Holds("the column is written", "document.querySelector('[aria-label=\"Column: 89 plus 98 plus 87 plus 78 plus 99 plus 69, written so far 520\"]')").See("Join them from the last to the first, 69, 99, 78, 87, 98 and 89: it must make 520 again.")
+	s.check(g)
+	if kept := s.kept(g); len(kept.Current().Numbers) != 6 || kept.At.String() != "check/1" {
+		t.Errorf("kept %v at %v", kept.Current(), kept.At)
+	}
+}
+
 // A setting that is switched in the middle of a lesson is honoured at once, and
 // the lesson goes on where it was.
 func TestSettingsSwitchedMidLesson(t *testing.T) {

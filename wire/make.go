@@ -94,8 +94,6 @@ func SumOf(class setting.Class, p swap.Problem) (Sum, error) {
 		return out, nil
 	case errors.Is(err, lesson.ErrTooLarge):
 		out.Why = say.TooLarge(max(t.Answer, p.Numbers[0]))
-	case errors.Is(err, lesson.ErrMany):
-		out.Why = say.TooMany(lesson.MostAddends)
 	case err != nil:
 		return out, err
 	}

@@ -28,9 +28,6 @@ const (
 // MostChildren is how many children a presentation is for; none is a rehearsal.
 const MostChildren = 4
 
-// MostAddends is how many numbers the mat has room for.
-const MostAddends = 3
-
 // MostProblems is how many problems a lesson has room for.
 const MostProblems = 24
 
@@ -54,7 +51,6 @@ var (
 	ErrChildren = fmt.Errorf("a presentation is for at most %d children", MostChildren)
 	ErrTwice    = errors.New("a child sits at the mat once")
 	ErrTooLarge = fmt.Errorf("pieces show numbers up to %d", place.MostWithPieces)
-	ErrMany     = fmt.Errorf("the mat takes %d numbers at a time", MostAddends)
 	ErrOther    = errors.New("the mat shows joining and taking away; sharing is worked on the command line alone")
 	ErrProblem  = errors.New("the lesson has no such problem")
 	ErrFull     = fmt.Errorf("a lesson has at most %d problems", MostProblems)
@@ -85,8 +81,8 @@ func New(problems []swap.Problem, stage choose.StageID, kind material.Kind, chil
 	return l.With(Change{Children: children})
 }
 
-// MatTakes tells why a worked problem cannot be laid out on the mat: ErrOther,
-// ErrTooLarge or ErrMany; nil when it can.
+// MatTakes tells why a worked problem cannot be laid out on the mat: ErrOther or
+// ErrTooLarge; nil when it can.
 func MatTakes(t swap.Trace) error {
 	switch t.Problem.Kind {
 	case swap.Sum:
@@ -100,9 +96,6 @@ func MatTakes(t swap.Trace) error {
 	}
 	if !material.CanLayOut(t.Answer) {
 		return fmt.Errorf("%w: %v makes %d", ErrTooLarge, t.Problem, t.Answer)
-	}
-	if n := len(t.Problem.Numbers); n > MostAddends {
-		return fmt.Errorf("%w: %v has %d", ErrMany, t.Problem, n)
 	}
 	return nil
 }

@@ -41,7 +41,6 @@ func TestNew(t *testing.T) {
 	}{
 		{"no problem", nil, nil, lesson.ErrNothing},
 		{"too large for pieces", []swap.Problem{swap.SumOf(9_000, 1_000)}, nil, lesson.ErrTooLarge},
-		{"four numbers", []swap.Problem{swap.SumOf(1, 2, 3, 4)}, nil, lesson.ErrMany},
 		{"taking from too much", []swap.Problem{swap.DifferenceOf(10_000, 1)}, nil, lesson.ErrTooLarge},
 		{"a problem of another kind", []swap.Problem{{Kind: "riddle"}}, nil, swap.ErrKind},
 		{"five children", []swap.Problem{swap.SumOf(1, 2)}, []string{"a", "b", "c", "d", "e"}, lesson.ErrChildren},

@@ -101,11 +101,6 @@ func TooLarge(answer place.Number) string {
 // OtherWork says why sharing and trays are not laid out.
 const OtherWork = "The mat shows joining and taking away so far: these numbers are for paper and for hands."
 
-// TooMany says why so many numbers are not laid out.
-func TooMany(most int) string {
-	return fmt.Sprintf("The mat takes %s numbers at a time.", place.Number(most).Words(false))
-}
-
 // Boundary names where a knot lies: "tens to hundreds".
 func (w Words) Boundary(p place.Place) string {
 	next, _ := p.Next()

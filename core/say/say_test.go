@@ -266,7 +266,6 @@ func TestNamesFollowTheSetting(t *testing.T) {
 		{w.Came(place.TakingColumns(62, 38)[0]), "12 units: one ten is exchanged for ten units, 4 left."},
 		{say.CardSets(2), "two small, one large"},
 		{say.Minutes(6), "about 6 minutes"},
-		{say.TooMany(2), "The mat takes two numbers at a time."},
 		{say.PieceNames(material.Beads), "bead, bar, square and cube"},
 		{w.Example(swap.MakeSwap, swap.Method{}), "Ten units are exchanged for one ten. It joins the tens."},
 		{w.Example("no such step", swap.Method{}), ""},

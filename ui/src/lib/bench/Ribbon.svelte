@@ -107,15 +107,23 @@
     font-size: var(--t1);
     color: #46524b;
   }
+  .sum,
+  .what,
+  .who {
+    min-width: 0;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
   .sum {
+    flex-shrink: 1;
     font: 700 var(--t3) / 42px var(--kid);
   }
   .what {
+    flex-shrink: 3;
     font-weight: 600;
   }
   .who {
-    overflow: hidden;
-    text-overflow: ellipsis;
+    flex-shrink: 9;
   }
   svg {
     flex: none;

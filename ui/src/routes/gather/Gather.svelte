@@ -13,6 +13,7 @@
   import Wrong from '../../lib/parts/Wrong.svelte';
   import Cards from '../../lib/pieces/Cards.svelte';
   import Piece from '../../lib/pieces/Piece.svelte';
+  import Pile from '../../lib/pieces/Pile.svelte';
   import { loadDesk, shared, view } from '../../lib/state.svelte';
   import Lies from './Lies.svelte';
   import Who from './Who.svelte';
@@ -54,6 +55,14 @@
   /** On a tablet everything is drawn smaller. */
   const SMALL_SCREEN = 1100;
   const small = $derived((innerWidth.current ?? 0) <= SMALL_SCREEN);
+
+  /** More of a kind than these are set in tens. */
+  const SEEN = 20;
+  const HIGH = { width: 150, height: 214 };
+  const LOW = { width: 124, height: 96 };
+  /** Up to so many numbers have their trays listed; the picture shows more. */
+  const FEW = 3;
+  const many = $derived((lesson?.needs.laid.length ?? 0) > FEW);
 
   /** Many pieces are drawn smaller, so that the heap keeps its height. */
   const scale = (place: string, n: number): number => {
@@ -192,16 +201,22 @@
                 <b class="kid" style:color="var(--{p.place}-ink)">{p.count}</b>
                 <span style:color="var(--{p.place}-ink)">{piece(p.place, p.count)}</span>
               </p>
-              <div class="heap" data-place={p.place}>
-                {#each { length: p.count }, i (i)}
-                  <Piece {material} place={p.place} unit={scale(p.place, p.count)} />
-                {/each}
-              </div>
+              {#if p.count > SEEN}
+                <div class="pile">
+                  <Pile {material} place={p.place} n={p.count} {...small ? LOW : HIGH} />
+                </div>
+              {:else}
+                <div class="heap" data-place={p.place}>
+                  {#each { length: p.count }, i (i)}
+                    <Piece {material} place={p.place} unit={scale(p.place, p.count)} />
+                  {/each}
+                </div>
+              {/if}
               <p class="small from">{parts(p)}</p>
             </div>
           {/each}
         </div>
-        <div class="row">
+        <div class="row" class:many>
           <section>
             <h2>Cards: {lesson.needs.cardsSay}</h2>
             <div class="cards">
@@ -212,7 +227,7 @@
               {#each lesson.needs.small as set, i (i)}
                 {#if i > 0}<span class="kid op">{sum.kind === 'difference' ? '=' : sum.sign}</span
                   >{/if}
-                <Cards cards={set} cell={small ? 15 : 21} steps />
+                <Cards cards={set} cell={(small ? 15 : 21) - (many ? 4 : 0)} steps />
               {/each}
               {#if sum.kind === 'sum'}
                 <span class="kid op">=</span>
@@ -220,21 +235,23 @@
               {/if}
             </div>
           </section>
-          <section>
-            <h2>Trays: {lesson.needs.traysSay}</h2>
-            <div class="trays">
-              {#each lesson.needs.laid as name, i (i)}
-                <p class="tray">
-                  <span class="kid">{name}</span>
-                  {#if sum.kind === 'sum' || i === 0}<span class="small">{builder(i + 1)}</span
-                    >{/if}
-                </p>
-              {/each}
-              {#if lesson.needs.result}
-                <p class="tray"><span class="small">{lesson.needs.result}</span></p>
-              {/if}
-            </div>
-          </section>
+          {#if lesson.needs.laid.length <= FEW}
+            <section>
+              <h2>Trays: {lesson.needs.traysSay}</h2>
+              <div class="trays">
+                {#each lesson.needs.laid as name, i (i)}
+                  <p class="tray">
+                    <span class="kid">{name}</span>
+                    {#if sum.kind === 'sum' || i === 0}<span class="small">{builder(i + 1)}</span
+                      >{/if}
+                  </p>
+                {/each}
+                {#if lesson.needs.result}
+                  <p class="tray"><span class="small">{lesson.needs.result}</span></p>
+                {/if}
+              </div>
+            </section>
+          {/if}
         </div>
         <div class="lies">
           <div class="liesHead">
@@ -396,10 +413,18 @@
   .from {
     margin-top: auto;
   }
+  .pile {
+    flex: 1;
+    display: grid;
+    place-content: center;
+  }
   .row {
     display: grid;
     grid-template-columns: 1fr 1fr;
     gap: var(--s4);
+  }
+  .row.many {
+    grid-template-columns: 1fr;
   }
   .cards {
     display: flex;

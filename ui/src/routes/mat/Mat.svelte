@@ -41,6 +41,8 @@
   const due = $derived<Ink[]>(
     step?.kind === 'stop' ? (next?.sheet.marks.slice(step.sheet.marks.length) ?? []) : [],
   );
+  /** How many rows the column has over its line. */
+  const rows = $derived((step?.sheet.over ?? 0) + (step?.sheet.numbers ?? 0));
   const turnOf = (i: number): string => lesson?.children[lesson.steps[i]?.turn ?? -1]?.name ?? '';
   const turn = $derived(turnOf(hand.index));
   /** Who comes after: the next child with another turn. */
@@ -178,7 +180,8 @@
     {#if lesson && step}
       <div
         class="written"
-        class:tall={step.sheet.over + step.sheet.numbers > 3}
+        class:tall={rows > 3}
+        class:taller={rows > 5}
         hidden={step.kind === 'estimate'}
       >
         {#if expanded}
@@ -197,8 +200,8 @@
             {due}
             now={step.place ?? ''}
             {names}
-            cell={places.length > 4 ? 48 : 56}
-            size={places.length > 4 ? 40 : 46}
+            cell={places.length > 4 || rows > 5 ? 48 : 56}
+            size={rows > 5 ? 32 : places.length > 4 ? 40 : 46}
           />
         {/if}
       </div>
@@ -387,6 +390,9 @@
     }
     .written.tall {
       zoom: 0.68;
+    }
+    .written.taller {
+      zoom: 0.62;
     }
     .words {
       margin-top: 0;

@@ -67,7 +67,7 @@
           cell={sum.text.length > 10 ? 22 : 32}
         />
       {/if}
-      {#if sum.laidOut}
+      {#if sum.laidOut && sum.numbers.length <= 3}
         <span class="pieces">
           {#each sum.pieces as piece (piece.place)}
             <span style:color="var(--{piece.place}-ink)">
