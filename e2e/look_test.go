@@ -201,7 +201,7 @@ func numbers(g *guide.Guide, look func(name string)) {
 
 // other brings a problem of one's own to the mat and looks at its fullest moments.
 func other(g *guide.Guide, problem string, look func(name string)) {
-	g.Press("Numbers").Holds("a field", "document.querySelector('#own')")
+	g.Press("Numbers").Holds("what was chosen last", "document.querySelector('.says')")
 	g.Holds("typed", fmt.Sprintf("(() => { const f = document.getElementById('own'); f.value = %q; f.dispatchEvent(new Event('input', { bubbles: true })); f.form.requestSubmit(); return true })()", problem))
 	g.Holds("picked", fmt.Sprintf("document.querySelector('[data-live]').innerText.startsWith(%q)", problem)).Settle()
 	look(problem + ", picked")
