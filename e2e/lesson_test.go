@@ -293,3 +293,22 @@ func TestAViewerLooksOn(t *testing.T) {
 		t.Errorf("a viewer moved the lesson to %v", kept.At)
 	}
 }
+
+// A guide asks before each step: the answer is shown at the second touch. Any
+// place of the work is reached from the ribbon.
+func TestAskingFirst(t *testing.T) {
+	s := open(t)
+	g := s.sit(laptopWidth, laptopHeight)
+	rehearse(s.login(g, "hanne"), "47+25").Press("Go to ones").Holds("at the ones", at("work/ones/0")).LetGo()
+	g.Key("q").Holds("it will be asked", "[...document.querySelectorAll('[aria-pressed=true]')].some((b) => b.innerText === 'Show at once')").LetGo()
+	g.Press("Gather ten ones").See("Is there a ten? What is it the same as?").Holds("and not shown", at("work/ones/0")).Holds("nor said", "!document.querySelector('[data-said]')")
+	g.Press("Show it").See("They are as much as one ten.").Holds("shown", at("work/ones/1"))
+	g.Press("Swap for one ten").Holds("what is only done is not asked", at("work/ones/2"))
+	g.Press("Lay the card 2").See("What stays in the ones?").Press("Back").Holds("taken back", at("work/ones/2")).See("It joins the tens.")
+	g.Press("Go to check").Holds("at the check", at("check/0")).Reload().See("So 9 pieces must lie here.").Press("Check another way").See("How can it be checked?").LetGo().Key("q").Holds("shown at once", "document.querySelector('[data-said]')")
+	g.Press("Go to build").Holds("at the beginning", at("lay-out/0")).Settle()
+	s.check(g)
+	if kept := s.kept(g); kept.At.String() != "lay-out/0" {
+		t.Errorf("kept at %v", kept.At)
+	}
+}

@@ -216,6 +216,7 @@ func LessonOf(class setting.Class, link LessonLink, revision int, v lesson.View,
 	sheets := class.Notation().Sheets(v.Trace)
 	for i, s := range v.Trace.Steps {
 		step := stepOf(s, v.Lines[i], v.Turns[i], marks[i])
+		step.Ask = w.Ask(v.Trace, s)
 		step.Sheet, step.Form = sheetOf(sheets[i]), paper.ExpandedAt(v.Trace, i).Lines()
 		out.Steps = append(out.Steps, step)
 	}

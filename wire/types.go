@@ -341,6 +341,7 @@ type Step struct {
 	At     string                    `json:"at"`
 	Kind   string                    `json:"kind"`
 	Do     string                    `json:"do"`
+	Ask    string                    `json:"ask"` // what can be asked before it is shown; empty for nothing
 	Says   []Span                    `json:"says"`
 	Place  string                    `json:"place,omitempty"` // at work
 	Tray   int                       `json:"tray,omitempty"`

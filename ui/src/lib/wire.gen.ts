@@ -151,6 +151,7 @@ export interface Step {
   at: string;
   kind: string;
   do: string;
+  ask: string;
   says: Span[];
   place?: string;
   tray?: number;

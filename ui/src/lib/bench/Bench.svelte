@@ -17,6 +17,7 @@
     keys = [],
     lesson,
     mark,
+    onmark,
     shelfSays = '',
     bookSays = '',
     first = 'book',
@@ -31,6 +32,7 @@
     keys?: [string, string][];
     lesson?: LessonLink;
     mark?: number;
+    onmark?: (at: string) => void;
     shelfSays?: string;
     bookSays?: string;
     first?: 'shelf' | 'book';
@@ -54,7 +56,7 @@
 
 <div class="page">
   <Head onkeys={() => list?.open()} />
-  <Ribbon lesson={lesson ?? shared.desk?.inHand} {mark} />
+  <Ribbon lesson={lesson ?? shared.desk?.inHand} {mark} {onmark} />
   <main class="bench" style:--drawer="{drawer}px" style:--shelf="{shelfWidth}px" data-open={open}>
     <section class="shelf" aria-label="Shelf">{@render shelf()}</section>
     <section class="mat" aria-label={title}>

@@ -8,7 +8,12 @@
   let {
     lesson = shared.desk?.inHand,
     mark = lesson?.mark ?? 0,
-  }: { lesson?: LessonLink; mark?: number } = $props();
+    onmark,
+  }: {
+    lesson?: LessonLink;
+    mark?: number;
+    onmark?: (at: string) => void; // goes to the step that a node begins with
+  } = $props();
 
   const PITCH = 66;
   const NEAR = 26;
@@ -25,54 +30,67 @@
       <span class="what">{lesson.sum.stage.name}, with {lesson.material}</span>
       <span class="who">{lesson.children.join(' · ') || 'rehearsal'}</span>
     </a>
-    <svg
-      {width}
-      height="42"
-      viewBox="0 0 {width} 42"
-      role="img"
-      aria-label="Step: {lesson.ribbon[mark]?.name}"
-    >
-      <path d="M4 15H{at(mark)}" stroke="var(--leaf)" stroke-width="3" stroke-linecap="round" />
-      <path
-        d="M{at(mark)} 15H{at(lesson.ribbon.length - 1)}"
-        stroke="var(--leaf)"
-        stroke-width="1.6"
-        stroke-dasharray="1 5"
-        stroke-linecap="round"
-      />
-      {#each lesson.ribbon as node, i (i)}
-        {#if i < mark}
-          <use href="#leaf" transform="translate({at(i) - 2} 14) rotate(-20) scale(.56)" />
-          <circle cx={at(i)} cy="15" r="3.4" fill="var(--leaf)" />
-        {:else if i === mark}
-          <circle
-            cx={at(i)}
-            cy="15"
-            r="7"
-            fill="var(--paper)"
-            stroke="var(--leaf)"
-            stroke-width="3"
-          />
-          <circle cx={at(i)} cy="15" r="2.4" fill="var(--leaf)" />
-        {:else}
-          <circle
-            cx={at(i)}
-            cy="15"
-            r="3.8"
-            fill="var(--leaf-tint)"
-            stroke="var(--leaf)"
-            stroke-width="1.5"
-          />
-        {/if}
-        <text
-          x={at(i)}
-          y="37"
-          text-anchor="middle"
-          class:now={i === mark}
-          class:near={Math.abs(i - mark) <= 1}>{node.name}</text
-        >
-      {/each}
-    </svg>
+    <div class="stem" style:width="{width}px">
+      <svg
+        height="42"
+        viewBox="0 0 {width} 42"
+        role="img"
+        aria-label="Step: {lesson.ribbon[mark]?.name}"
+      >
+        <path d="M4 15H{at(mark)}" stroke="var(--leaf)" stroke-width="3" stroke-linecap="round" />
+        <path
+          d="M{at(mark)} 15H{at(lesson.ribbon.length - 1)}"
+          stroke="var(--leaf)"
+          stroke-width="1.6"
+          stroke-dasharray="1 5"
+          stroke-linecap="round"
+        />
+        {#each lesson.ribbon as node, i (i)}
+          {#if i < mark}
+            <use href="#leaf" transform="translate({at(i) - 2} 14) rotate(-20) scale(.56)" />
+            <circle cx={at(i)} cy="15" r="3.4" fill="var(--leaf)" />
+          {:else if i === mark}
+            <circle
+              cx={at(i)}
+              cy="15"
+              r="7"
+              fill="var(--paper)"
+              stroke="var(--leaf)"
+              stroke-width="3"
+            />
+            <circle cx={at(i)} cy="15" r="2.4" fill="var(--leaf)" />
+          {:else}
+            <circle
+              cx={at(i)}
+              cy="15"
+              r="3.8"
+              fill="var(--leaf-tint)"
+              stroke="var(--leaf)"
+              stroke-width="1.5"
+            />
+          {/if}
+          <text
+            x={at(i)}
+            y="37"
+            text-anchor="middle"
+            class:now={i === mark}
+            class:near={Math.abs(i - mark) <= 1}>{node.name}</text
+          >
+        {/each}
+      </svg>
+      {#if onmark}
+        {#each lesson.ribbon as node, i (i)}
+          {#if node.at}
+            <button
+              aria-label="Go to {node.name}"
+              style:left="{((at(i) - PITCH / 2) / width) * 100}%"
+              style:width="{(PITCH / width) * 100}%"
+              onclick={() => onmark(node.at)}
+            ></button>
+          {/if}
+        {/each}
+      {/if}
+    </div>
   {:else}
     <p class="none">No lesson in hand</p>
   {/if}
@@ -125,8 +143,25 @@
   .who {
     flex-shrink: 9;
   }
-  svg {
+  .stem {
+    position: relative;
     flex: none;
+    height: 42px;
+  }
+  svg {
+    width: 100%;
+  }
+  button {
+    position: absolute;
+    top: 0;
+    height: 42px;
+    border-radius: var(--r2);
+  }
+  button:hover {
+    background: color-mix(in srgb, var(--leaf) 12%, transparent);
+  }
+  button:focus-visible {
+    outline-offset: -3px;
   }
   text {
     font: 400 var(--t1) var(--text);
@@ -146,9 +181,9 @@
     .what {
       display: none;
     }
-    svg {
-      max-width: 600px;
-      width: 100%;
+    .stem {
+      flex: 0 1 600px;
+      min-width: 520px;
     }
   }
 </style>

@@ -19,6 +19,8 @@
 
   let { params }: { params: { lesson: string } } = $props();
 
+  const ASKS = 'mat-asks'; // kept on the device: how this guide presents
+
   // svelte-ignore state_referenced_locally
   const hand = LessonInHand.of(params.lesson);
   const lesson = $derived(hand.lesson);
@@ -71,20 +73,41 @@
   const say = (): void => {
     shared.said = lesson?.steps[hand.index]?.says.map((s) => s.text).join('') ?? '';
   };
+  /** Whether a step is asked about before it is shown, and whether it is asked now. */
+  let asks = $state(localStorage.getItem(ASKS) === 'yes');
+  let asking = $state(false);
+  const turnAsking = (): void => {
+    asks = !asks;
+    asking = false;
+    localStorage.setItem(ASKS, asks ? 'yes' : 'no');
+  };
   function forward(): void {
     if (!lesson || ended) return;
     if (!next) {
       void finish();
       return;
     }
-    hand.go(hand.index + 1);
-    say();
+    if (asks && next.ask && !asking) {
+      asking = true;
+      shared.said = next.ask;
+      return;
+    }
+    goTo(hand.index + 1);
   }
   function back(): void {
-    if (!lesson || ended || hand.index === 0) return;
-    hand.go(hand.index - 1);
+    if (!lesson || ended) return;
+    if (asking) asking = false;
+    else if (hand.index > 0) goTo(hand.index - 1);
+  }
+  function goTo(index: number): void {
+    asking = false;
+    hand.go(index);
     say();
   }
+  const jump = (at: string): void => {
+    const index = lesson?.steps.findIndex((s) => s.at === at) ?? -1;
+    if (index >= 0 && !ended) goTo(index);
+  };
   const toRecord = (): void => void push(view(`record/${params.lesson}`));
   async function finish(): Promise<void> {
     if (lesson?.children.length) return toRecord();
@@ -116,6 +139,7 @@
     arrowleft: back,
     m: other,
     x: turnOver,
+    q: turnAsking,
     w: () => shared.mayPresent && lesson?.children.length && toRecord(),
   })}
 />
@@ -124,11 +148,13 @@
   title="Mat"
   lesson={lesson?.link}
   mark={step?.mark}
+  onmark={jump}
   keys={[
     ['space', 'the next step'],
     ['backspace', 'a step back'],
     ['m', 'beads or blocks'],
     ['x', 'column or expanded form'],
+    ['q', 'ask before each step, or not'],
     ['w', 'write who did what'],
   ]}
   drawer={tight ? 228 : 284}
@@ -215,13 +241,22 @@
             {#if then}<span class="then">then {then}</span>{/if}
           </p>
         {/if}
-        <p class="said kid" data-said>
-          {#each step.says as span, i (i)}{#if span.place}<b style:color="var(--{span.place}-ink)"
-                >{span.text}</b
-              >{:else}{span.text}{/if}{/each}
-        </p>
+        {#if asking && next}
+          <p class="said kid question" data-asked>{next.ask}</p>
+        {:else}
+          <p class="said kid" data-said>
+            {#each step.says as span, i (i)}{#if span.place}<b style:color="var(--{span.place}-ink)"
+                  >{span.text}</b
+                >{:else}{span.text}{/if}{/each}
+          </p>
+        {/if}
         {#if step.kind !== 'estimate'}
-          <button class="act as" onclick={turnOver}>{expanded ? 'Column' : 'Expanded form'}</button>
+          <div class="ways">
+            <button class="act" aria-pressed={asks} onclick={turnAsking}
+              >{asks ? 'Show at once' : 'Ask first'}</button
+            >
+            <button class="act" onclick={turnOver}>{expanded ? 'Column' : 'Expanded form'}</button>
+          </div>
         {/if}
         {#if lesson.children.length && shared.mayPresent && !ended}
           <Estimate id={params.lesson} nth={lesson.link.nth} {step} />
@@ -236,11 +271,16 @@
         <Next label="Back to Today" onclick={() => void push(view('today'))} />
       {:else}
         <div class="steps">
-          <button class="back" disabled={hand.index === 0} onclick={back} aria-label="Back">
+          <button
+            class="back"
+            disabled={hand.index === 0 && !asking}
+            onclick={back}
+            aria-label="Back"
+          >
             <BackArrow />
             Back
           </button>
-          <Next label={next?.do ?? lesson.finish} onclick={forward} />
+          <Next label={asking ? 'Show it' : (next?.do ?? lesson.finish)} onclick={forward} />
         </div>
         {#if next && lesson.children.length && shared.mayPresent}
           <div class="write"><button class="act" onclick={toRecord}>{lesson.writeUp}</button></div>
@@ -363,9 +403,16 @@
     display: block;
     margin-bottom: -12px;
   }
-  .as {
-    display: block;
-    margin-left: auto;
+  .ways {
+    display: flex;
+    justify-content: space-between;
+    gap: var(--s3);
+  }
+  .question {
+    padding: 6px 12px;
+    border: 2px dashed var(--leaf);
+    border-radius: var(--r2);
+    background: var(--sheet);
   }
   .keys {
     display: flex;

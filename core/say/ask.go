@@ -1,0 +1,46 @@
+package say
+
+import "vineswap/core/swap"
+
+// Ask is what can be asked before a step is shown: "How many are there now?".
+// Steps that only do something ask nothing.
+func (w Words) Ask(t swap.Trace, s swap.Step) string {
+	switch s.Kind {
+	case swap.CountUp:
+		return "How many " + w.pieces(s.At.Place) + " are there now?"
+	case swap.Stop:
+		return "Is there a ten? What is it the same as?"
+	case swap.Look:
+		if t.Problem.Kind == swap.Sharing {
+			return "How many " + w.pieces(s.At.Place) + " are there now? Do they go round?"
+		}
+		return "Is there enough in the " + w.PlaceMany(s.At.Place) + "?"
+	case swap.SwapDown:
+		return "Who can give? What is " + w.Count(1, s.From) + " the same as?"
+	case swap.Deal:
+		return "How many does each get?"
+	case swap.Write:
+		if t.Problem.Kind == swap.Difference {
+			return "What is left in the " + w.PlaceMany(s.At.Place) + "?"
+		}
+		if t.Problem.Kind == swap.Sharing {
+			return "Which card does each get?"
+		}
+		return "What stays in the " + w.PlaceMany(s.At.Place) + "?"
+	case swap.Slide:
+		return "What will the cards read?"
+	case swap.ReadOut:
+		return "How is the number said?"
+	case swap.SayBack:
+		return "What was done? Tell it from the beginning."
+	case swap.Sentence:
+		return "How does the answer sound in a sentence?"
+	case swap.CountPieces:
+		return "How many pieces must lie here?"
+	case swap.OtherWay, swap.PutBack:
+		return "How can it be checked?"
+	case swap.Compare:
+		return "Is it the number that was begun with?"
+	}
+	return ""
+}
