@@ -83,7 +83,7 @@ func TestTakingByTheClassesMethod(t *testing.T) {
 	for _, position := range []string{"swaps/tens/0", "swaps/hundreds/0", "swaps/thousands/0", "work/ones/0"} {
 		step(g, position)
 	}
-	there(g, "taken: 4 beads", "there: 9 beads").Holds("a small 1 in front", "document.querySelector('.column .digit .small-front').innerText === '1'")
+	there(g, "taken: 4 beads", "there: 9 beads").Holds("a small 1 in front", "document.querySelector('.column .digit .at-small-front').innerText === '1'")
 	g.Press("Expanded form").See("= (4000 + 900 + 90 + 13) − (1000 + 200 + 60 + 4)").Press("Column")
 	g.Settle()
 	s.check(g)

@@ -78,12 +78,14 @@
       >
         {#each at(sheet.marks, row, place) as m, k (k)}
           <span
-            class={m.side}
+            class={m.side && `at-${m.side}`}
             class:struck={m.struck}
             style:color={row < 1 || m.side ? `var(--${place}-ink)` : undefined}>{m.digit}</span
           >
         {/each}
-        {#each at(due, row, place) as m, k (k)}<span class="due {m.side}">{m.digit}</span>{/each}
+        {#each at(due, row, place) as m, k (k)}<span class="due {m.side && `at-${m.side}`}"
+            >{m.digit}</span
+          >{/each}
       </div>
     {/each}
     <div class="result" style:grid-column={i + 2} style:grid-row={line + 1}>
@@ -147,8 +149,8 @@
     position: relative;
     min-height: 1.12em;
   }
-  .small-front,
-  .small-aside {
+  .at-small-front,
+  .at-small-aside {
     position: absolute;
     top: 0;
     left: 0;
@@ -156,11 +158,11 @@
     font-weight: 700;
     line-height: 1.2;
   }
-  .strip .small-front {
+  .strip .at-small-front {
     position: static;
     font-size: 0.72em;
   }
-  .strip:has(.small-front) {
+  .strip:has(.at-small-front) {
     display: flex;
     justify-content: center;
     align-items: center;
@@ -179,7 +181,7 @@
     color: var(--leaf);
     background: var(--sheet);
   }
-  .due.small-aside {
+  .due.at-small-aside {
     left: -0.3em;
   }
   .sign {

@@ -409,6 +409,7 @@
     gap: var(--s3);
   }
   .question {
+    display: flow-root; /* beside the column, not under it */
     padding: 6px 12px;
     border: 2px dashed var(--leaf);
     border-radius: var(--r2);
