@@ -280,12 +280,10 @@ func (c Choice) Tied(p place.Place) Want {
 	return c.Stage.rule(c.Top()).swap[p]
 }
 
-// limit is how many pieces of a place one group may use; 0 for no limit.
-func (c Choice) limit(p place.Place) int {
-	if c.Limit[p] == 0 || c.Groups <= 1 {
-		return c.Limit[p]
-	}
-	return max(c.Limit[p]/c.Groups, -1)
+// lacks tells whether there are too few pieces of a place for so many in each
+// group.
+func (c *Choice) lacks(p place.Place, count int) bool {
+	return c.Limit[p] > 0 && count*max(1, c.Groups) > c.Limit[p]
 }
 
 // ParseSwaps reads "ones=yes,tens=no" into the knots of a choice. Unknown and

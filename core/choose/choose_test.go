@@ -405,6 +405,7 @@ func someWishes(op choose.Op, digits []int) []choose.Choice {
 	add(func(c *choose.Choice) { c.Limit[place.Ones], c.Limit[place.Tens] = 12, 9 })
 	add(func(c *choose.Choice) { c.Limit[place.Ones], c.Limit[place.Tens], c.Groups = 30, 40, 3 })
 	add(func(c *choose.Choice) { c.Limit[digits[0]] = 1 })
+	add(func(c *choose.Choice) { c.Limit[place.Ones], c.Groups = 3, 5 }) // not one for each group
 	add(func(c *choose.Choice) { c.By = 4 })
 	add(func(c *choose.Choice) { c.Laid = true })
 	return all

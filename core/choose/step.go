@@ -60,11 +60,11 @@ func (s *Space) step(col *column, from state, filled profile) (to state, ok bool
 // allowed holds an outcome against the wishes for its place.
 func (s *Space) allowed(p place.Place, out outcome) bool {
 	c := &s.choice
-	if most := c.limit(p); most != 0 && out.count > most {
+	if c.lacks(p, out.count) {
 		return false
 	}
 	adds := c.op() == Join || c.op() == Trays
-	if most := c.limit(p + 1); adds && p == c.Top() && most != 0 && out.carry > most {
+	if adds && p == c.Top() && c.lacks(p+1, out.carry) {
 		return false
 	}
 	if c.Laid && p == place.TopPiece && out.swaps && adds {
