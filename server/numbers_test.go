@@ -46,6 +46,15 @@ func TestChooseByEveryOperation(t *testing.T) {
 			}
 		}
 	}
+	var fitted wire.Chosen
+	guide.send("POST", guide.class("/choose"), wire.Choose{Op: "subtract", Stage: "taking/across-zeros", Digits: []int{}, Fit: true, Count: 3}).into(t, &fitted)
+	if len(fitted.Problems) != 3 || fitted.Choice.Digits[0] != 4 || fitted.Choice.Fit || fitted.Lengths[1].Most != 4 || fitted.Lengths[0].Least != 4 {
+		t.Errorf("fitted to its stage: %+v, %+v", fitted.Choice, fitted.Lengths)
+	}
+	guide.send("POST", guide.class("/choose"), wire.Choose{Stage: "joining/new-place", Digits: []int{6, 5}, Fit: true, Count: 3}).into(t, &fitted)
+	if fitted.Fits != "0" || len(fitted.Mends) == 0 { // four digits and a new place have no piece
+		t.Errorf("fitted and within the pieces: %s, %+v", fitted.Fits, fitted.Choice)
+	}
 	var none wire.Chosen
 	guide.send("POST", guide.class("/choose"), wire.Choose{Op: "subtract", Digits: []int{3, 3}, ZeroAt: map[string]string{"tens": "yes"}, Swap: map[string]string{"ones": "yes", "tens": "no"}, Count: 12}).into(t, &none)
 	if none.Fits != "0" || !strings.HasPrefix(none.Clash, "No number does this. There cannot be no swap in the tens together with ") || len(none.Mends) < 3 || none.Mends[0].Text != "No swap in the ones" && none.Mends[0].Text != "A swap in the tens" && none.Mends[0].Text != "No zero in the tens" {

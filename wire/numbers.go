@@ -80,6 +80,9 @@ func ChoiceOf(ask Choose) (choose.Choice, error) {
 		}
 		c.Limit[p] = n
 	}
+	if _, err := choose.ParseStage(ask.Stage); ask.Fit && err == nil {
+		c.Digits = c.Stage.Fit(ask.Digits)
+	}
 	c.Laid = laid(c)
 	return c, nil
 }
@@ -131,7 +134,7 @@ func AskOf(c choose.Choice) Choose {
 func ChosenOf(class setting.Class, c choose.Choice, space *choose.Space, problems [][]place.Number, seed uint64) (Chosen, error) {
 	w := class.Words()
 	out := Chosen{
-		Fits: space.Fits().String(), Problems: []Sum{}, Mends: []Mend{}, Lanes: []Lane{}, Knots: []Knot{}, Seed: fmt.Sprint(seed), Choice: AskOf(c), Most: place.MostDigits,
+		Fits: space.Fits().String(), Problems: []Sum{}, Mends: []Mend{}, Lanes: []Lane{}, Knots: []Knot{}, Seed: fmt.Sprint(seed), Choice: AskOf(c), Lengths: lengthsOf(c),
 		Says: w.Choice(c), LeftOut: say.LeftOut(space.LeftOut()), Finer: finerOf(w, c),
 	}
 	for p := range c.Top() + 1 {
@@ -168,13 +171,26 @@ func ChosenOf(class setting.Class, c choose.Choice, space *choose.Space, problem
 	return out, nil
 }
 
+// lengthsOf says how long each number may be: in taking the larger is never the
+// shorter one.
+func lengthsOf(c choose.Choice) []Length {
+	out := make([]Length, len(c.Digits))
+	for i := range out {
+		out[i] = Length{1, place.MostDigits}
+	}
+	if c.Op == choose.Take {
+		out[0].Least, out[1].Most = c.Digits[1], c.Digits[0]
+	}
+	return out
+}
+
 func knotOf(w say.Words, c choose.Choice, p place.Place) Knot {
 	counts := c.KnotCounts(p)
 	k := Knot{Place: p.String(), Tied: c.Tied(p).String(), ByStage: c.Swap[p] == choose.Any && c.Tied(p) != choose.Any, Counts: map[string]string{}, Made: c.Made[p].String(), Several: c.Several[p].String(), Exact: c.Exact[p].String()}
 	for want, n := range counts {
 		k.Counts[choose.Want(want).String()] = n.String()
 	}
-	k.Name = w.BoundaryOf(c.Op, p)
+	k.Name = w.Boundary(c.Op, p)
 	// What the stage and the other wishes leave no choice about is shown as tied.
 	if k.Tied == choose.Any.String() && !counts[choose.Any].IsZero() {
 		for _, want := range []choose.Want{choose.No, choose.Yes} {

@@ -156,6 +156,7 @@ type Choose struct {
 	Children []string          `json:"children,omitempty" validate:"max=40"`    // whose problems are not drawn again
 	Days     int               `json:"days,omitempty" validate:"min=0,max=730"` // within so many days
 	Spread   bool              `json:"spread,omitempty"`                        // a set rather than a draw
+	Fit      bool              `json:"fit,omitempty"`                           // the lengths are fitted to the stage, as when it is picked
 	Count    int               `json:"count" validate:"min=0,max=48"`
 	Seed     string            `json:"seed"` // drawn when empty
 }
@@ -176,20 +177,19 @@ type KeptChoices struct {
 
 // Chosen is the strip and a hand of problems.
 type Chosen struct {
-	Fits     string `json:"fits"` // a count may pass 2^53
-	Knots    []Knot `json:"knots"`
-	Lanes    []Lane `json:"lanes"`
-	Problems []Sum  `json:"problems"`
-	Clash    string `json:"clash,omitempty"`
-	Mends    []Mend `json:"mends"`
-	Seed     string `json:"seed"`
-	Choice   Choose `json:"choice"`            // as understood: knots of places that no number has are gone
-	Most     int    `json:"most"`              // digits that a number may have here
-	Says     string `json:"says"`              // the choice as one sentence
-	LeftOut  string `json:"leftOut,omitempty"` // how many were worked lately
-	By       []int  `json:"by"`                // how many can share, or how many trays there can be
-	Finer    []Ask  `json:"finer"`             // what else can be asked for
-	Hint     string `json:"hint,omitempty"`    // why these cannot be laid out
+	Fits     string   `json:"fits"` // a count may pass 2^53
+	Knots    []Knot   `json:"knots"`
+	Lanes    []Lane   `json:"lanes"`
+	Problems []Sum    `json:"problems"`
+	Clash    string   `json:"clash,omitempty"`
+	Mends    []Mend   `json:"mends"`
+	Seed     string   `json:"seed"`
+	Choice   Choose   `json:"choice"`            // as understood: knots of places that no number has are gone
+	Lengths  []Length `json:"lengths"`           // how long each number may be
+	Says     string   `json:"says"`              // the choice as one sentence
+	LeftOut  string   `json:"leftOut,omitempty"` // how many were worked lately
+	By       []int    `json:"by"`                // how many can share, or how many trays there can be
+	Finer    []Ask    `json:"finer"`             // what else can be asked for
 }
 
 // Knot is one place of the strip: ones first.
@@ -202,6 +202,12 @@ type Knot struct {
 	Several string            `json:"several"` // two or more at once,
 	Exact   string            `json:"exact"`   // and nothing stays
 	Name    string            `json:"name"`    // "tens to hundreds"
+}
+
+// Length is how many digits a number may have beside the others.
+type Length struct {
+	Least int `json:"least"`
+	Most  int `json:"most"`
 }
 
 // Ask is one thing that can be asked for besides the knots.

@@ -248,7 +248,7 @@ func (c Choice) validStage() error {
 // validWishes looks for wishes of places that no number has, and for those that
 // the operation does not know.
 func (c Choice) validWishes() error {
-	for _, w := range c.wishes() {
+	for _, w := range c.Wishes() {
 		if !w.Kind.Suits(c.op()) {
 			return fmt.Errorf("%w: %s in %s", ErrSuits, w.Kind, c.op())
 		}
@@ -263,7 +263,7 @@ func (c Choice) validWishes() error {
 // when a number is made shorter, and without those that its operation does not
 // know.
 func (c Choice) Fitted() Choice {
-	for _, w := range c.wishes() {
+	for _, w := range c.Wishes() {
 		if !w.Kind.Suits(c.op()) || w.Kind.OfPlace() && w.Kind != Shelf && w.Place > c.Top() {
 			c = c.Without(w)
 		}

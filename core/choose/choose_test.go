@@ -816,6 +816,36 @@ func TestLeast(t *testing.T) {
 	}
 }
 
+// Lengths are fitted to a stage so that it has problems, and again changes nothing.
+func TestFit(t *testing.T) {
+	for _, c := range []struct {
+		stage  choose.StageID
+		digits []int
+		want   []int
+	}{
+		{choose.OneSwapOnes, nil, []int{2, 2}},
+		{choose.OneSwapHigher, []int{2, 2}, []int{3, 3}},
+		{choose.NoSwap, []int{4, 2}, []int{4, 2}},
+		{choose.NoSwap, []int{6, 5}, []int{4, 4}},
+		{choose.AnySum, []int{6, 5}, []int{6, 5}},
+		{choose.AnySum, []int{2, 2}, []int{5, 5}},
+		{choose.ThreeAddends, []int{3, 2}, []int{3, 2, 2}},
+		{choose.ThreeAddends, []int{2, 2, 2, 2}, []int{2, 2, 2, 2}},
+		{choose.NoSwap, []int{2, 2, 2, 2}, []int{2, 2}},
+		{choose.FirstSnake, []int{2, 2}, []int{1, 1, 1, 1}},
+		{choose.ShareSwap, nil, []int{2}},
+		{choose.AcrossZeros, []int{3, 1}, []int{4, 4}},
+	} {
+		got := c.stage.Fit(c.digits)
+		if !slices.Equal(got, c.want) || !slices.Equal(c.stage.Fit(got), got) {
+			t.Errorf("%s: %v becomes %v, wanted %v", c.stage, c.digits, got, c.want)
+		}
+		if space(t, choose.Choice{Op: c.stage.Op(), Stage: c.stage, Digits: got}).Fits().IsZero() {
+			t.Errorf("%s of %v has no problem", c.stage, got)
+		}
+	}
+}
+
 func TestConflicts(t *testing.T) {
 	for _, c := range []struct {
 		name   string

@@ -34,8 +34,7 @@ func (s *Space) Spread(n int, seed uint64) [][]place.Number {
 
 // part is one way of swapping, with the problems of it.
 type part struct {
-	swaps place.Holding // 1 for each place that swaps
-	rank  int           // gentler ones are smaller
+	rank  int // gentler ones are smaller
 	space *Space
 }
 
@@ -51,7 +50,7 @@ func (s *Space) parts(n int) []part {
 				return
 			}
 			if space = space.leavingOut(s); !space.Fits().IsZero() {
-				all = append(all, part{swaps, gentleness(swaps), space})
+				all = append(all, part{gentleness(swaps), space})
 			}
 			return
 		}

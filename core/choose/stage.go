@@ -196,6 +196,31 @@ func (s StageID) Most() int {
 	return int(place.TopPiece) + 1
 }
 
+// Fit makes lengths of numbers suit the stage, as when it is picked: as many as it
+// needs, and no more than two but where there may be; the longest no shorter than
+// it needs, and none longer. No lengths become short ones.
+func (s StageID) Fit(digits []int) []int {
+	const short = 2
+	fitted := slices.Clone(digits)
+	if len(fitted) == 0 {
+		fitted = []int{short}
+	}
+	for len(fitted) < s.Numbers() {
+		fitted = append(fitted, fitted[len(fitted)-1])
+	}
+	if s != ThreeAddends {
+		fitted = fitted[:s.Numbers()]
+	}
+	grow := slices.Max(fitted) < s.Least()
+	for i, d := range fitted {
+		if grow {
+			d = s.Least()
+		}
+		fitted[i] = min(d, s.Most())
+	}
+	return fitted
+}
+
 // Laid tells whether problems of the stage can be laid out with pieces.
 func (s StageID) Laid() bool {
 	return s.Least() <= int(place.TopPiece)+1 && s != FirstSnake && s != SecondSnake

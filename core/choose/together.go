@@ -98,8 +98,8 @@ var (
 	wholeKinds = []WishKind{Zero, Crossing, InARow, Remainder, Tens, Twins}
 )
 
-// wishes returns what the choice asks for.
-func (c Choice) wishes() []Wish {
+// Wishes returns what the choice asks for, one by one.
+func (c Choice) Wishes() []Wish {
 	var all []Wish
 	if c.Laid {
 		all = append(all, Wish{Kind: Within})
@@ -132,9 +132,6 @@ func (c Choice) wishes() []Wish {
 	}
 	return all
 }
-
-// Wishes returns what the choice asks for, one by one.
-func (c Choice) Wishes() []Wish { return c.wishes() }
 
 // Without returns the choice with one wish let go.
 func (c Choice) Without(w Wish) Choice {
@@ -177,12 +174,12 @@ func (c Choice) Conflict() (clash []Wish, mends []Mend) {
 		return nil, nil
 	}
 	bare := c
-	for _, w := range c.wishes() {
+	for _, w := range c.Wishes() {
 		if less := bare.Without(w); less.fits().IsZero() {
 			bare = less
 		}
 	}
-	for _, w := range bare.wishes() {
+	for _, w := range bare.Wishes() {
 		clash = append(clash, w)
 		if turned, ok := c.turned(w); ok {
 			mends = append(mends, mend(Mend{Wish: w, Turned: true, Choice: turned})...)

@@ -191,14 +191,14 @@ func (s *Sheet) change(now Mark) {
 func (s Sheet) Cells() []swap.Cell {
 	var cells []swap.Cell
 	for row := 1; row <= s.Numbers; row++ {
-		for _, m := range s.square(row, true) {
+		for _, m := range s.digits(row) {
 			cells = append(cells, swap.Cell{Role: s.roleOf(row), Row: row - 1, Place: m.Place, Digit: m.Digit})
 		}
 	}
 	for p := range place.Place(place.Count) {
 		cells = append(cells, s.smallAt(p)...)
 	}
-	for _, m := range s.square(s.ResultRow(), true) {
+	for _, m := range s.digits(s.ResultRow()) {
 		cells = append(cells, swap.Cell{Role: swap.Result, Place: m.Place, Digit: m.Digit})
 	}
 	return cells
@@ -214,11 +214,11 @@ func (s Sheet) roleOf(row int) swap.Role {
 	return swap.Smaller
 }
 
-// square returns the whole digits of a row, the highest place first.
-func (s Sheet) square(row int, whole bool) []Mark {
+// digits returns the whole digits of a row, the highest place first.
+func (s Sheet) digits(row int) []Mark {
 	var marks []Mark
 	for _, m := range s.Marks {
-		if m.Row == row && (m.Side == Whole) == whole {
+		if m.Row == row && m.Side == Whole {
 			marks = append(marks, m)
 		}
 	}

@@ -101,15 +101,9 @@ func TooLarge(answer place.Number) string {
 // OtherWork says why sharing and trays are not laid out.
 const OtherWork = "The mat shows joining and taking away so far: these numbers are for paper and for hands."
 
-// Boundary names where a knot lies: "tens to hundreds".
-func (w Words) Boundary(p place.Place) string {
-	next, _ := p.Next()
-	return fmt.Sprintf("%s to %s", w.PlaceMany(p), w.PlaceMany(next))
-}
-
-// BoundaryOf names where a knot of an operation lies: what comes up goes from the
+// Boundary names where a knot of an operation lies: what comes up goes from the
 // place to the next, what comes down into it.
-func (w Words) BoundaryOf(op choose.Op, p place.Place) string {
+func (w Words) Boundary(op choose.Op, p place.Place) string {
 	next, _ := p.Next()
 	switch op {
 	case choose.Take:
@@ -117,7 +111,7 @@ func (w Words) BoundaryOf(op choose.Op, p place.Place) string {
 	case choose.Share:
 		return fmt.Sprintf("%s to %s", w.PlaceMany(p), w.PlaceMany(p-1))
 	}
-	return w.Boundary(p)
+	return fmt.Sprintf("%s to %s", w.PlaceMany(p), w.PlaceMany(next))
 }
 
 // PieceNames lists the pieces of a material, ones first.

@@ -386,6 +386,7 @@ export interface Choose {
   children?: string[];
   days?: number;
   spread?: boolean;
+  fit?: boolean;
   count: number;
   seed: string;
 }
@@ -398,12 +399,11 @@ export interface Chosen {
   mends: Mend[];
   seed: string;
   choice: Choose;
-  most: number;
+  lengths: Length[];
   says: string;
   leftOut?: string;
   by: number[];
   finer: Ask[];
-  hint?: string;
 }
 export interface Knot {
   place: string;
@@ -426,6 +426,10 @@ export interface Mend {
   text: string;
   fits: string;
   choice: Choose;
+}
+export interface Length {
+  least: number;
+  most: number;
 }
 export interface Ask {
   id: string;

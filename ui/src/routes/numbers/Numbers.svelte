@@ -99,18 +99,14 @@
     }
   }
 
-  /** Picks a stage; where it needs more places than the numbers have they are made longer. */
+  /** Picks a stage; the lengths of the numbers are fitted to it. */
   const stage = (id: string): void => {
     const s = desk.stages.find((x) => x.id === id);
     if (!s) return;
     const before = desk.stages.find((x) => x.id === ask.stage);
     const alike = ask.op === s.op && (before?.most ?? s.most) === s.most;
-    const digits = alike ? [...ask.digits] : [FEW];
-    while (digits.length < s.few) digits.push(digits[digits.length - 1]!);
-    const short = Math.max(...digits) < s.least;
-    const fitted = digits.map((d) => (short ? s.least : Math.min(d, s.most)));
-    const few = s.id === 'joining/three-addends' ? fitted : fitted.slice(0, Math.max(2, s.few));
-    void choose({ ...plain(), op: s.op, stage: id, digits: few, zeros: ask.zeros });
+    const digits = alike ? ask.digits : [];
+    void choose({ ...plain(), op: s.op, stage: id, digits, zeros: ask.zeros, fit: true });
   };
   /** The choice without wishes: what the shelf has, and who has had what, stays. */
   const plain = (): Choose => ({
@@ -126,8 +122,6 @@
     count: TWELVE,
     seed: '',
   });
-  /** How many digits numbers of another kind have at first. */
-  const FEW = 2;
   const stages = $derived(desk.stages.filter((s) => s.op === (ask.op ?? 'add')));
   function operation(op: string): void {
     if (op === ask.op) return;
@@ -150,13 +144,7 @@
     else swap[place] = state;
     void choose({ ...ask, swap });
   };
-  const digits = (lengths: number[]): void => {
-    // Taking keeps the larger number the longer one.
-    const [a, b] = lengths;
-    const grew = a === ask.digits[0];
-    const fit = ask.op === 'subtract' && a! < b! ? (grew ? [b!, b!] : [a!, a!]) : lengths;
-    void choose({ ...ask, digits: fit });
-  };
+  const digits = (lengths: number[]): void => void choose({ ...ask, digits: lengths });
   const redraw = (): void => void choose({ ...ask, seed: '' });
 
   async function look(event: SubmitEvent): Promise<void> {

@@ -30,7 +30,8 @@
 
   const joins = $derived((ask.op ?? 'add') === 'add');
   const opens = $derived(ask.op === 'subtract' || ask.op === 'share');
-  const lengths = $derived(ask.digits);
+  /** As asked for last; while a stage is fitted, as they were. */
+  const lengths = $derived(ask.digits.length ? ask.digits : chosen.choice.digits);
   const places = $derived(chosen.lanes.map((l) => l.place)); // ones first
   const pitch = $derived(places.length > 4 ? 68 : 100);
   const s = $derived(places.length > 4 ? 1.2 : 1.5);
@@ -163,13 +164,13 @@
       <div class="length" style:grid-row={n + 3}>
         <button
           aria-label="Number {n + 1}: fewer digits, now {now}"
-          disabled={now <= 1}
+          disabled={now <= (chosen.lengths[n]?.least ?? 1)}
           style:height="{row - 2}px"
           onclick={() => longer(n, -1)}>−</button
         >
         <button
           aria-label="Number {n + 1}: more digits, now {now}"
-          disabled={now >= chosen.most}
+          disabled={now >= (chosen.lengths[n]?.most ?? now)}
           style:height="{row - 2}px"
           onclick={() => longer(n, 1)}>+</button
         >
