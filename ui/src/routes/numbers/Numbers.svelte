@@ -78,7 +78,10 @@
   ];
   const material = $derived(desk.settings.material);
 
-  async function choose(next: Choose): Promise<void> {
+  /** The last asking: what changes lengths waits until they are known. */
+  let pending: Promise<void> = Promise.resolve();
+  const choose = (next: Choose): Promise<void> => (pending = send(next));
+  async function send(next: Choose): Promise<void> {
     ask = next;
     const turn = ++asked;
     const before = picked;
@@ -144,7 +147,10 @@
     else swap[place] = state;
     void choose({ ...ask, swap });
   };
-  const digits = (lengths: number[]): void => void choose({ ...ask, digits: lengths });
+  async function digits(change: (lengths: number[]) => number[]): Promise<void> {
+    if (ask.fit) await pending;
+    void choose({ ...ask, digits: change(ask.digits) });
+  }
   const redraw = (): void => void choose({ ...ask, seed: '' });
 
   async function look(event: SubmitEvent): Promise<void> {

@@ -22,7 +22,7 @@
     hand: string; // the place whose knot is in hand
     onhand: (place: string) => void;
     ontie: (place: string, state: string) => void;
-    ondigits: (digits: number[]) => void;
+    ondigits: (change: (lengths: number[]) => number[]) => void;
   } = $props();
 
   const GUTTER = 92;
@@ -99,7 +99,7 @@
     document.getElementById(`knot-${next.place}`)?.focus();
   }
   const longer = (n: number, by: number): void =>
-    ondigits(lengths.map((d, i) => (i === n ? d + by : d)));
+    ondigits((all) => all.map((d, i) => (i === n ? d + by : d)));
 </script>
 
 {#snippet digits(all: number[] | undefined, place: string)}
@@ -120,13 +120,13 @@
           <button
             aria-label="One number less, now {lengths.length}"
             disabled={lengths.length <= 2}
-            onclick={() => ondigits(lengths.slice(0, -1))}>−</button
+            onclick={() => ondigits((all) => all.slice(0, -1))}>−</button
           >
           <b class="kid" title="{lengths.length} numbers">{lengths.length}</b>
           <button
             aria-label="One number more, now {lengths.length}"
             disabled={lengths.length >= MOST_NUMBERS}
-            onclick={() => ondigits([...lengths, lengths[lengths.length - 1]!])}>+</button
+            onclick={() => ondigits((all) => [...all, all[all.length - 1]!])}>+</button
           >
         </span>
       </div>
