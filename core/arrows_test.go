@@ -20,7 +20,7 @@ var arrows = map[string][]string{
 	"core/swap":     {"core/place"},
 	"core/paper":    {"core/place", "core/swap"},
 	"core/choose":   {"core/place"},
-	"core/material": {"core/place"},
+	"core/material": {"core/place", "core/swap"},
 	"core/slip":     {"core/place"},
 	"core/book":     {"core/place", "core/swap", "core/choose", "core/material"},
 	"core/ladder":   {"core/place", "core/swap", "core/choose", "core/slip", "core/book"},

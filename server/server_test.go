@@ -621,11 +621,11 @@ func TestChoose(t *testing.T) {
 	}
 	var shared wire.Sum
 	guide.send("POST", guide.class("/look"), wire.Typed{Text: "97/4"}).into(t, &shared)
-	if shared.LaidOut || shared.Why == "" || shared.Stage.ID != "sharing/share-remainder" || shared.Answer != 24 {
+	if !shared.LaidOut || shared.Why != "" || shared.Stage.ID != "sharing/share-remainder" || shared.Answer != 24 || fmt.Sprint(shared.Pieces) != "[{tens 9 [9] 0} {ones 17 [7] 10}]" {
 		t.Errorf("sharing: %+v", shared)
 	}
-	if got := guide.send("POST", guide.class("/lessons"), wire.NewLesson{ID: uuid.NewString(), Kind: "share", Problems: [][]int{{97, 4}}}); got.status != 422 {
-		t.Errorf("a lesson of sharing: %d %s", got.status, got.body)
+	if got := guide.send("POST", guide.class("/lessons"), wire.NewLesson{ID: uuid.NewString(), Kind: "share", Problems: [][]int{{97, 10}}}); got.status != 422 {
+		t.Errorf("a lesson of sharing by ten: %d %s", got.status, got.body)
 	}
 	if got := guide.send("POST", guide.class("/lessons"), wire.NewLesson{ID: uuid.NewString(), Kind: "riddle", Problems: [][]int{{1, 2}}}); got.status != 422 {
 		t.Errorf("a lesson of riddles: %d %s", got.status, got.body)

@@ -101,6 +101,8 @@ type Worked struct {
 	Sign      string     `json:"sign"`
 	Numbers   []int      `json:"numbers"`
 	Answer    int        `json:"answer"`
+	Result    string     `json:"result"` // as it is written: "24 rest 1"
+	Rests     bool       `json:"rests"`  // an answer can have a rest
 	Words     string     `json:"words"`
 	Rows      []Row      `json:"rows"` // one for each child
 	Estimates []Estimate `json:"estimates"`
@@ -194,7 +196,7 @@ func MannersOf(id choose.StageID) []Named {
 // children: alone, with pieces, unless an earlier problem of the lesson says
 // otherwise.
 func WorkedOf(w say.Words, p swap.Problem, children []Learner, turns func(place.Place) int, kept, before []Entry) Worked {
-	out := Worked{Text: w.Sum(p), Sign: p.Kind.Sign(), Numbers: ints(p.Numbers), Answer: int(p.Answer()), Words: p.Answer().Words(w.And), Rows: []Row{}, Estimates: []Estimate{}, Saw: []Saw{}}
+	out := Worked{Text: w.Sum(p), Sign: p.Kind.Sign(), Numbers: ints(p.Numbers), Answer: int(p.Answer()), Result: p.Result(), Rests: p.Kind == swap.Sharing || p.Kind == swap.Grouping, Words: p.Answer().Words(w.And), Rows: []Row{}, Estimates: []Estimate{}, Saw: []Saw{}}
 	for _, c := range children {
 		row := Row{Learner: c.ID, Help: string(book.Alone), Manner: string(book.Pieces), Runs: 1, Kept: []Entry{}}
 		for _, e := range before {
@@ -215,14 +217,20 @@ func WorkedOf(w say.Words, p swap.Problem, children []Learner, turns func(place.
 			out.Saw = append(out.Saw, Saw{children[i].Name, at.String(), w.PlaceMany(at), text})
 		}
 	}
-	if p.Kind == swap.Difference {
+	switch p.Kind {
+	case swap.Difference:
 		for _, c := range place.TakingColumns(p.Numbers[0], p.Numbers[1]) {
 			saw(c.Place, w.TakenFrom(c))
 		}
-		return out
-	}
-	for _, c := range place.Columns(p.Numbers) {
-		saw(c.Place, w.Counted(c))
+	case swap.Sharing:
+		sharers := int(p.Numbers[1])
+		for _, c := range place.SharingColumns(p.Numbers[0], sharers) {
+			saw(c.Place, say.SharedOut(c, sharers))
+		}
+	default:
+		for _, c := range place.Columns(p.Addends()) {
+			saw(c.Place, w.Counted(c))
+		}
 	}
 	return out
 }

@@ -1,7 +1,6 @@
 package wire
 
 import (
-	"errors"
 	"fmt"
 	"time"
 
@@ -22,7 +21,7 @@ func WordsOf(w say.Words) Words {
 	for _, p := range place.All() {
 		out.Places = append(out.Places, PlaceWords{p.String(), w.PlaceOne(p), w.PlaceMany(p), p.Unit()})
 	}
-	for _, kind := range []material.Kind{material.Beads, material.Blocks} {
+	for _, kind := range material.Kinds() {
 		m := Material{ID: string(kind), Name: string(kind)}
 		for p := place.Ones; p.HasPiece(); p++ {
 			m.Pieces = append(m.Pieces, PieceWord{say.Piece(kind, p, 1), say.Piece(kind, p, 2)})
@@ -88,17 +87,11 @@ func SumOf(class setting.Class, p swap.Problem) (Sum, error) {
 		Kind: string(p.Kind), Sign: p.Kind.Sign(), Numbers: ints(p.Numbers), Text: p.String(), Said: w.Sum(p), Answer: int(t.Answer), Words: w.Number(t.Answer),
 		Stage: StageOf(w, book.StageOf(p)), Swaps: w.For(p.Kind).Swaps(len(t.Swaps)), Columns: columnsOf(w, t), Pieces: []Pieces{}, Sheet: sheetOf(class.Notation().Sheet(t)),
 	}
-	switch err := lesson.MatTakes(t); {
-	case errors.Is(err, lesson.ErrOther):
-		out.Why = say.OtherWork
-		return out, nil
-	case errors.Is(err, lesson.ErrTooLarge):
-		out.Why = say.TooLarge(max(t.Answer, p.Numbers[0]))
-	case err != nil:
-		return out, err
+	needs := material.For(t)
+	if out.LaidOut = !needs.CardsAlone; needs.CardsAlone {
+		out.Why = w.CardsAlone(max(t.Answer, p.Numbers[0]))
 	}
-	out.LaidOut = out.Why == ""
-	for _, p := range lesson.Needs(p).Pieces {
+	for _, p := range needs.Pieces {
 		out.Pieces = append(out.Pieces, Pieces{p.Place.String(), p.Fullest, p.Trays, p.Up})
 	}
 	return out, nil
@@ -264,14 +257,16 @@ func needsOf(w say.Words, v lesson.View) Needs {
 	}
 	for _, c := range n.Cautions {
 		text := map[string]string{}
-		for _, kind := range []material.Kind{material.Beads, material.Blocks} {
-			text[string(kind)] = say.Caution(c, kind)
+		for _, kind := range material.Kinds() {
+			if said := say.Caution(c, kind); said != "" {
+				text[string(kind)] = said
+			}
 		}
 		out.Cautions = append(out.Cautions, Care{string(c), text})
 	}
 	out.Laid, out.Result = w.Trays(v.Trace.Problem)
 	out.TraysSay, out.CardsSay = say.Trays(v.Trace.Problem), say.CardSets(len(n.SmallCards))
-	out.Time, out.Basis = say.Minutes(n.Minutes), w.For(v.Trace.Problem.Kind).MinutesBasis(len(v.Trace.Swaps))
+	out.Time, out.Basis = say.Minutes(n.Minutes), w.For(v.Trace.Problem.Kind).MinutesBasis(len(v.Trace.Swaps), n.CardsAlone)
 	return out
 }
 
@@ -295,7 +290,7 @@ func ChoicesOf(now setting.Class) Choices {
 		matter(now, "and", []sideOfAnd{"false", "true"}, func(c *setting.Class, side sideOfAnd) { c.And = side == "true" }, said(swap.ReadOut)),
 		matter(now, "teens", say.TeenWords(), func(c *setting.Class, side say.TeenWord) { c.Teens = side }, number(17)),
 		matter(now, "comma", say.Separators(), func(c *setting.Class, side say.Separator) { c.Comma = side }, number(3_825)),
-		matter(now, "material", []material.Kind{material.Beads, material.Blocks}, func(c *setting.Class, side material.Kind) { c.Material = side }, func(c setting.Class) string { return say.PieceNames(c.Material) }),
+		matter(now, "material", material.Kinds(), func(c *setting.Class, side material.Kind) { c.Material = side }, func(c setting.Class) string { return say.PieceNames(c.Material) }),
 	}}
 }
 

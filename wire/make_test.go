@@ -158,7 +158,7 @@ func TestEverySideCanBeSet(t *testing.T) {
 			}
 		}
 	}
-	if sides != len(say.SwapWords())+len(say.PlaceWords())+8*2+2*3 {
+	if sides != len(say.SwapWords())+len(say.PlaceWords())+7*2+3*3 {
 		t.Errorf("%d sides", sides)
 	}
 }

@@ -258,7 +258,7 @@ type Sum struct {
 	Swaps   string   `json:"swaps"` // how many, in words
 	Columns []Column `json:"columns"`
 	Pieces  []Pieces `json:"pieces"`
-	LaidOut bool     `json:"laidOut"` // whether pieces can show it
+	LaidOut bool     `json:"laidOut"` // whether pieces can show it; cards and column do without
 	Why     string   `json:"why,omitempty"`
 }
 
@@ -286,7 +286,7 @@ type Pieces struct {
 // NewLesson opens a lesson under an id that the screen makes.
 type NewLesson struct {
 	ID       string   `json:"id" validate:"required,uuid"`
-	Kind     string   `json:"kind,omitempty"` // of all problems: sum, the usual, or difference
+	Kind     string   `json:"kind,omitempty"` // of all problems: sum, the usual, difference, share, group or trays
 	Problems [][]int  `json:"problems" validate:"required,min=1,max=24"`
 	Stage    string   `json:"stage"`
 	Children []string `json:"children"`

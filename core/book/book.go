@@ -79,16 +79,30 @@ const (
 type Answer struct {
 	Text   string       // as given; empty for no answer
 	Number place.Number // what was understood
-	Read   bool         // whether Text was understood as a number
+	Rest   place.Number // and what was left over, where it was said
+	Read   bool         // whether Text was understood
 }
 
 // MostAnswer is how long a given answer may be, in signs.
 const MostAnswer = 40
 
-// ReadAnswer keeps an answer as given and reads the number in it: zeros before
-// it and spaces around it do not matter. Nothing else is guessed.
+// ReadAnswer keeps an answer as given and reads the number in it, and a rest where
+// one is said: "24 rest 1", "24 r 1". Zeros before a number and spaces around it do
+// not matter. Nothing else is guessed.
 func ReadAnswer(text string) Answer {
+	number, rest, said := strings.Cut(strings.ToLower(text), "r")
 	a := Answer{Text: text}
+	a.Number, a.Read = readNumber(number)
+	if said && a.Read {
+		a.Rest, a.Read = readNumber(strings.TrimPrefix(rest, "est"))
+	}
+	if !a.Read {
+		return Answer{Text: text}
+	}
+	return a
+}
+
+func readNumber(text string) (n place.Number, read bool) {
 	digits := strings.TrimSpace(text)
 	if digits != "" && strings.Trim(digits, "0") == "" {
 		digits = "0"
@@ -96,16 +110,15 @@ func ReadAnswer(text string) Answer {
 		digits = strings.TrimLeft(digits, "0")
 	}
 	if len(digits) > place.MostDigits+1 { // what six digits and more can come to
-		return a
+		return 0, false
 	}
 	for _, r := range digits {
 		if r < '0' || r > '9' {
-			return a
+			return 0, false
 		}
-		a.Number = 10*a.Number + place.Number(r-'0')
+		n = 10*n + place.Number(r-'0')
 	}
-	a.Read = digits != ""
-	return a
+	return n, digits != ""
 }
 
 // Observation is one child at one problem on one day.
@@ -123,8 +136,10 @@ type Observation struct {
 	Day      Day
 }
 
-// Right tells whether the answer is that of the problem.
-func (o Observation) Right() bool { return o.Answer.Read && o.Answer.Number == o.Problem.Answer() }
+// Right tells whether the answer is that of the problem, with its rest.
+func (o Observation) Right() bool {
+	return o.Answer.Read && o.Answer.Number == o.Problem.Answer() && o.Answer.Rest == o.Problem.Rest()
+}
 
 // StageOf returns the stage that a problem belongs to; none for kinds whose
 // strands are not built.

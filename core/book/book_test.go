@@ -18,7 +18,7 @@ func TestReadAnswer(t *testing.T) {
 		read   bool
 	}{
 		"72": {72, true}, "0072": {72, true}, " 72 ": {72, true}, "0": {0, true}, "000": {0, true},
-		"": {0, false}, "  ": {0, false}, "seven": {0, false}, "7 2": {0, false}, "-3": {0, false}, "24 rest 1": {0, false},
+		"": {0, false}, "  ": {0, false}, "seven": {0, false}, "7 2": {0, false}, "-3": {0, false}, "24 left 1": {0, false}, "24 rest": {0, false}, "rest 1": {0, false}, "24 rest 1": {24, true}, "24R1": {24, true},
 		"1999998": {1_999_998, true}, "99999999999999999999": {0, false}, "７２": {0, false},
 	} {
 		got := book.ReadAnswer(text)

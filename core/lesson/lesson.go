@@ -50,8 +50,6 @@ var (
 	ErrEnded    = errors.New("this lesson has ended")
 	ErrChildren = fmt.Errorf("a presentation is for at most %d children", MostChildren)
 	ErrTwice    = errors.New("a child sits at the mat once")
-	ErrTooLarge = fmt.Errorf("pieces show numbers up to %d", place.MostWithPieces)
-	ErrOther    = errors.New("the mat shows joining and taking away; sharing is worked on the command line alone")
 	ErrProblem  = errors.New("the lesson has no such problem")
 	ErrFull     = fmt.Errorf("a lesson has at most %d problems", MostProblems)
 	ErrNoMore   = errors.New("there is no other problem like it")
@@ -66,11 +64,7 @@ func New(problems []swap.Problem, stage choose.StageID, kind material.Kind, chil
 		return Lesson{}, ErrNothing
 	}
 	for _, p := range problems {
-		trace, err := swap.Solve(p)
-		if err != nil {
-			return Lesson{}, err
-		}
-		if err := MatTakes(trace); err != nil {
+		if err := p.Valid(); err != nil {
 			return Lesson{}, err
 		}
 	}
@@ -79,25 +73,6 @@ func New(problems []swap.Problem, stage choose.StageID, kind material.Kind, chil
 	}
 	l := Lesson{Problems: problems, Stage: stage, Material: kind, Stand: Gathering, At: swap.Position{Phase: swap.Before}}
 	return l.With(Change{Children: children})
-}
-
-// MatTakes tells why a worked problem cannot be laid out on the mat: ErrOther or
-// ErrTooLarge; nil when it can.
-func MatTakes(t swap.Trace) error {
-	switch t.Problem.Kind {
-	case swap.Sum:
-	case swap.Difference:
-		if !material.CanLayOut(t.Problem.Numbers[0]) {
-			return fmt.Errorf("%w: %d", ErrTooLarge, t.Problem.Numbers[0])
-		}
-		return nil
-	default:
-		return fmt.Errorf("%w: %v", ErrOther, t.Problem)
-	}
-	if !material.CanLayOut(t.Answer) {
-		return fmt.Errorf("%w: %v makes %d", ErrTooLarge, t.Problem, t.Answer)
-	}
-	return nil
 }
 
 // Change is what can change in a lesson; what is nil stays.
@@ -169,11 +144,7 @@ func (l *Lesson) add(p swap.Problem) error {
 	if len(l.Problems) >= MostProblems {
 		return ErrFull
 	}
-	trace, err := swap.Solve(p)
-	if err != nil {
-		return err
-	}
-	if err := MatTakes(trace); err != nil {
+	if err := p.Valid(); err != nil {
 		return err
 	}
 	l.Problems = append(slices.Clone(l.Problems), p)
@@ -185,7 +156,7 @@ func (l *Lesson) add(p swap.Problem) error {
 // none.
 func (l Lesson) Another(seed uint64) (swap.Problem, error) {
 	first := l.Problems[0]
-	choice := choose.Choice{Op: choose.Op(first.Kind.Operation()), Stage: l.Stage, Laid: true}
+	choice := choose.Choice{Op: choose.Op(first.Kind.Operation()), Stage: l.Stage, Laid: material.CanLayOut(max(first.Answer(), first.Numbers[0]))}
 	for _, n := range first.Numbers {
 		choice.Digits = append(choice.Digits, n.Length())
 	}
@@ -211,7 +182,13 @@ func (l Lesson) MayEstimate() bool {
 
 // Counted tells whether a place of the problem in hand has been worked.
 func (l Lesson) Counted(p place.Place) bool {
-	return l.Stand == Ended || l.At.Phase == swap.Reading || l.At.Phase == swap.Checking || l.At.Phase == swap.Work && p <= l.At.Place
+	if l.Stand == Ended || l.At.Phase == swap.Reading || l.At.Phase == swap.Checking {
+		return true
+	}
+	if l.Current().Kind == swap.Sharing { // from the highest place
+		return l.At.Phase == swap.Work && p >= l.At.Place
+	}
+	return l.At.Phase == swap.Work && p <= l.At.Place
 }
 
 // BeforeCounting tells whether nothing is counted yet at a position.
@@ -252,31 +229,30 @@ func (l Lesson) Open(w say.Words, m swap.Method, children []Child) (View, error)
 		return View{}, err
 	}
 	v := View{
-		Trace: trace, Lines: w.Trace(trace), Needs: Needs(trace.Problem),
+		Trace: trace, Lines: w.Trace(trace), Needs: material.For(trace),
 		Index: trace.Find(l.At), Roles: roles(w, trace, len(children)),
 	}
+	taken := 0
 	for _, s := range trace.Steps {
-		v.Turns = append(v.Turns, turn(s, len(children)))
+		v.Turns = append(v.Turns, turn(s, taken, len(children)))
+		if s.Kind == swap.TakeGroup {
+			taken = s.Ten
+		}
 	}
 	return v, nil
 }
 
-// Needs is what a problem on the mat asks of the shelf.
-func Needs(p swap.Problem) material.Needs {
-	if p.Kind == swap.Difference {
-		return material.ForTaking(p.Numbers[0], p.Numbers[1])
-	}
-	return material.ForJoining(p.Numbers)
-}
-
 // turn says whose turn a step is: each tray has its builder, and the turn
-// passes with each place, starting from the ones.
-func turn(s swap.Step, children int) int {
+// passes with each place, starting from the ones. Where groups are taken off it
+// passes with each group; so many were taken before the step.
+func turn(s swap.Step, taken, children int) int {
 	switch {
 	case children == 0:
 		return -1
 	case s.At.Phase == swap.LayOut && s.Tray > 0:
 		return (s.Tray - 1) % children
+	case taken > 0 && s.At.Phase == swap.Work:
+		return taken % children
 	case s.At.Phase == swap.Work || s.At.Phase == swap.Swapping:
 		return TurnAt(s.At.Place, children)
 	}
@@ -285,8 +261,7 @@ func turn(s swap.Step, children int) int {
 
 // Top is the highest place that the work reaches.
 func (v View) Top() place.Place {
-	places := placesOf(v.Trace)
-	return places[len(places)-1]
+	return slices.Max(placesOf(v.Trace))
 }
 
 // TurnAt says whose turn a place is, by the index of the child; -1 for nobody.

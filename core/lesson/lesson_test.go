@@ -40,8 +40,7 @@ func TestNew(t *testing.T) {
 		err      error
 	}{
 		{"no problem", nil, nil, lesson.ErrNothing},
-		{"too large for pieces", []swap.Problem{swap.SumOf(9_000, 1_000)}, nil, lesson.ErrTooLarge},
-		{"taking from too much", []swap.Problem{swap.DifferenceOf(10_000, 1)}, nil, lesson.ErrTooLarge},
+		{"taking more than there is", []swap.Problem{swap.DifferenceOf(1, 10_000)}, nil, swap.ErrLarger},
 		{"a problem of another kind", []swap.Problem{{Kind: "riddle"}}, nil, swap.ErrKind},
 		{"five children", []swap.Problem{swap.SumOf(1, 2)}, []string{"a", "b", "c", "d", "e"}, lesson.ErrChildren},
 		{"a child twice", []swap.Problem{swap.SumOf(1, 2)}, []string{"a", "a"}, lesson.ErrTwice},
@@ -127,6 +126,39 @@ func TestTurnsAndRoles(t *testing.T) {
 	}
 }
 
+// Roles and turns of the other operations: who builds equal trays, who works which
+// place from the highest on, and groups that are taken off in turn.
+func TestTurnsOfOtherWork(t *testing.T) {
+	for _, c := range []struct {
+		text  string
+		kind  swap.StepKind
+		turns string
+		roles string
+		top   place.Place
+	}{
+		{"26*3", swap.Build, "0 1 0", "builds 26 on two trays, works the ones; builds 26, works the tens", place.Tens},
+		{"736/4", swap.Write, "0 1 0", "builds 736, works the hundreds and the ones; works the tens", place.Hundreds},
+		{"22:5", swap.TakeGroup, "0 1 0 1", "builds 22, takes groups off; takes groups off", place.Tens},
+		{"40960+9870", swap.CountUp, "0 1 0 1 0", "builds 40960, works the ones, the hundreds and the ten-thousands; builds 9870, works the tens and the thousands", place.TenThousands},
+	} {
+		t.Run(c.text, func(t *testing.T) {
+			v, err := opened(t, c.text, "Wren", "Jory").Open(say.Words{}, swap.Method{}, children("Wren", "Jory"))
+			if err != nil {
+				t.Fatal(err)
+			}
+			var turns []string
+			for i, s := range v.Trace.Steps {
+				if s.Kind == c.kind {
+					turns = append(turns, fmt.Sprint(v.Turns[i]))
+				}
+			}
+			if got := strings.Join(turns, " "); got != c.turns || strings.Join(v.Roles, "; ") != c.roles || v.Top() != c.top {
+				t.Errorf("turns %s, roles %q, top %v", got, v.Roles, v.Top())
+			}
+		})
+	}
+}
+
 // Within a place the turn never changes, and every child has one as soon as
 // there are as many places.
 func TestEveryChildHasATurn(t *testing.T) {
@@ -202,9 +234,9 @@ func TestTurningToAProblem(t *testing.T) {
 	if _, err := l.With(lesson.Change{Problem: &none}); !errors.Is(err, lesson.ErrProblem) {
 		t.Errorf("the eighth of two: %v", err)
 	}
-	sharing := swap.Problem{Kind: swap.Sharing, Version: swap.Version, Numbers: []place.Number{97, 4}}
-	if _, err := l.With(lesson.Change{Add: &sharing}); !errors.Is(err, lesson.ErrOther) {
-		t.Errorf("sharing: %v", err)
+	wrong := swap.Problem{Kind: swap.Sharing, Version: swap.Version, Numbers: []place.Number{97, 1}}
+	if _, err := l.With(lesson.Change{Add: &wrong}); !errors.Is(err, swap.ErrSharers) {
+		t.Errorf("shared by one: %v", err)
 	}
 	for len(l.Problems) < lesson.MostProblems {
 		l.Problems = append(l.Problems, second)

@@ -12,14 +12,18 @@ const storeFrom = 3
 // roles says for each child what it does: which numbers it builds, which
 // places are its turns, and who keeps the store.
 func roles(w say.Words, t swap.Trace, children int) []string {
-	places, builds := placesOf(t), t.Problem.Numbers
-	if t.Problem.Kind == swap.Difference {
-		builds = builds[:1] // the smaller number is cards alone
+	places, builds := placesOf(t), t.Problem.Addends()
+	if builds == nil {
+		builds = t.Problem.Numbers[:1] // only the larger number is built
+	}
+	grouping := t.Problem.Kind == swap.Grouping
+	if grouping {
+		places = nil // groups are taken off in turn
 	}
 	said := make([]string, children)
 	for child := range children {
 		store := children >= storeFrom && child == storeFrom-1
-		said[child] = w.Role(share(builds, child, children), share(places, child, children), store)
+		said[child] = w.Role(share(builds, child, children), share(places, child, children), grouping, store)
 	}
 	return said
 }
@@ -33,7 +37,8 @@ func share[T any](things []T, child, children int) []T {
 	return mine
 }
 
-// placesOf are the places that are worked, ones first.
+// placesOf are the places that are worked, in their order; of grouping those of the
+// number.
 func placesOf(t swap.Trace) []place.Place {
 	var places []place.Place
 	for _, c := range t.Columns {
@@ -41,6 +46,14 @@ func placesOf(t swap.Trace) []place.Place {
 	}
 	for _, c := range t.Taking {
 		places = append(places, c.Place)
+	}
+	for _, c := range t.Sharing {
+		places = append(places, c.Place)
+	}
+	if t.Problem.Kind == swap.Grouping {
+		for p := t.Problem.Numbers[0].Top(); p >= place.Ones; p-- {
+			places = append(places, p)
+		}
 	}
 	return places
 }

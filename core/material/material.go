@@ -6,8 +6,10 @@ import (
 	"errors"
 	"fmt"
 	"math"
+	"slices"
 
 	"vineswap/core/place"
+	"vineswap/core/swap"
 )
 
 // Kind is the material that a lesson is worked with.
@@ -15,17 +17,24 @@ type Kind string
 
 // The kinds of material.
 const (
-	Beads  Kind = "beads"
-	Blocks Kind = "blocks"
+	Beads    Kind = "beads"
+	Blocks   Kind = "blocks"
+	Drawings Kind = "drawings" // quick drawings: dots, lines, squares, cube sketches
 )
 
-// ErrKind is wrapped by the error about a material that is not known.
-var ErrKind = errors.New("the material is beads or blocks")
+// Kinds returns all kinds of material, those that lie on a shelf first.
+func Kinds() []Kind { return []Kind{Beads, Blocks, Drawings} }
 
-// ParseKind reads "beads" or "blocks".
+// Drawn tells whether the material is drawn: nothing is fetched from a shelf, what
+// is taken away is crossed out, and a ten is ringed.
+func (k Kind) Drawn() bool { return k == Drawings }
+
+// ErrKind is wrapped by the error about a material that is not known.
+var ErrKind = errors.New("the material is beads, blocks or drawings")
+
+// ParseKind reads "beads", "blocks" or "drawings".
 func ParseKind(text string) (Kind, error) {
-	switch k := Kind(text); k {
-	case Beads, Blocks:
+	if k := Kind(text); slices.Contains(Kinds(), k) {
 		return k, nil
 	}
 	return "", fmt.Errorf("%w, not %q", ErrKind, text)
@@ -34,7 +43,7 @@ func ParseKind(text string) (Kind, error) {
 // Caution is something to look to before and while the material is used.
 type Caution string
 
-// The cautions of section 9 of the field's rules that joining can call for.
+// The cautions of section 9 of the field's rules that a lesson can call for.
 const (
 	SmallParts Caution = "small-parts" // loose beads and small cubes: count them out and back
 	HeavyCube  Caution = "heavy-cube"  // the thousand cube: two hands, carried low
@@ -45,109 +54,125 @@ const (
 type Pieces struct {
 	Place   place.Place
 	Fullest int   // the most that lie on the mat at once
-	Trays   []int // what each number's tray takes, in written order
+	Trays   []int // what each tray that is built takes, in written order
 	Up      int   // what the store hands out in swaps
 }
 
 // Needs is the gather list of a lesson; the same list counts back at the end.
 type Needs struct {
 	Pieces     []Pieces         // highest place first; places without pieces are left out
-	SmallCards [][]place.Number // for each number, highest first
-	LargeCards []place.Number   // for the result, highest first
-	Trays      int              // one for each number and one for the result; the store is no tray
+	CardsAlone bool             // the numbers are too large for pieces: cards and column do the work
+	SmallCards [][]place.Number // a set for each number, or for each sharer, highest first
+	LargeCards []place.Number   // for the result of joining, or the number worked from, highest first
+	Trays      int              // the store is no tray
 	Cautions   []Caution
 	Minutes    int // foreseen, rounded up
 }
 
-// Minutes that a presentation takes, from the field's rules of thumb.
+// Minutes that a presentation takes, from the field's rules of thumb: half as
+// much for a swap on paper.
 const (
-	layingOut    = 3.0
-	eachSwap     = 0.75
-	sayingBack   = 1.0
-	resultsTrays = 1
+	layingOut  = 3.0
+	eachSwap   = 0.75
+	onPaper    = 0.5
+	sayingBack = 1.0
 )
 
-// CanLayOut tells whether a result can be laid out with pieces.
-func CanLayOut(result place.Number) bool { return result <= place.MostWithPieces }
+// CanLayOut tells whether a number can be laid out with pieces.
+func CanLayOut(n place.Number) bool { return n <= place.MostWithPieces }
 
-// ForJoining returns what joining the numbers needs. Places above the highest
-// piece are left out: they are worked with cards alone.
-func ForJoining(numbers []place.Number) Needs {
-	needs := Needs{Trays: len(numbers) + resultsTrays}
-	sum := place.Number(0)
-	for _, n := range numbers {
-		needs.SmallCards = append(needs.SmallCards, n.Expanded())
-		sum += n
-	}
-	needs.LargeCards = sum.Expanded()
-	columns := place.Columns(numbers)
-	swaps := 0
-	for i := len(columns) - 1; i >= 0; i-- {
-		swaps += columns[i].Out
-		if c := columns[i]; c.Sum() > 0 && c.Place.HasPiece() {
-			needs.Pieces = append(needs.Pieces, piecesOf(c, numbers))
-		}
-	}
-	needs.Cautions = cautions(columns)
-	needs.Minutes = minutes(swaps)
-	return needs
-}
-
-// ForTaking returns what taking one number from another needs: the larger is
-// built on its tray, and what is taken is laid on another; the smaller, and what
-// is left, are cards.
-func ForTaking(larger, smaller place.Number) Needs {
-	needs := Needs{Trays: 2, SmallCards: [][]place.Number{smaller.Expanded(), (larger - smaller).Expanded()}, LargeCards: larger.Expanded(), Cautions: []Caution{}}
-	columns := place.TakingColumns(larger, smaller)
-	swaps := 0
-	for i := len(columns) - 1; i >= 0; i-- {
-		c := columns[i]
-		p := Pieces{Place: c.Place, Fullest: max(c.Top, c.Had()), Trays: []int{c.Top}}
-		if c.Came {
-			swaps++
-			p.Up = 10
-		}
-		if c.Crossed() {
-			p.Fullest = 10 // all ten lie there until one goes on
-		}
-		if p.Fullest > 0 && c.Place.HasPiece() {
-			needs.Pieces = append(needs.Pieces, p)
-		}
-	}
-	has := func(p place.Place) bool {
-		return len(columns) > int(p) && (columns[p].Top > 0 || columns[p].Came)
-	}
-	if has(place.Ones) {
-		needs.Cautions = append(needs.Cautions, SmallParts)
-	}
-	if has(place.Thousands) {
-		needs.Cautions = append(needs.Cautions, HeavyCube)
+// For returns what working a problem needs, by its trace. Numbers above the
+// highest piece are worked with cards and column alone.
+func For(t swap.Trace) Needs {
+	p := t.Problem
+	needs := Needs{CardsAlone: !CanLayOut(max(t.Answer, p.Numbers[0])), Cautions: []Caution{}}
+	needs.cards(t)
+	if !needs.CardsAlone {
+		needs.pieces(t)
 	}
 	needs.Cautions = append(needs.Cautions, FreeWay)
-	needs.Minutes = minutes(swaps)
+	swaps := 0
+	for _, s := range t.Swaps {
+		swaps += 1 + s.Zeros
+	}
+	each := eachSwap
+	if needs.CardsAlone {
+		each *= onPaper
+	}
+	needs.Minutes = int(math.Ceil(layingOut + each*float64(swaps) + sayingBack))
 	return needs
 }
 
-// minutes says how long a presentation with so many swaps takes.
-func minutes(swaps int) int {
-	return int(math.Ceil(layingOut + eachSwap*float64(swaps) + sayingBack))
+// cards counts the sets of cards, and the trays that they label.
+func (n *Needs) cards(t swap.Trace) {
+	p := t.Problem
+	n.LargeCards = p.Numbers[0].Expanded()
+	set := func(number place.Number, times int) {
+		for range times {
+			n.SmallCards = append(n.SmallCards, number.Expanded())
+		}
+	}
+	switch p.Kind {
+	case swap.Sum, swap.Trays:
+		for _, number := range p.Addends() {
+			set(number, 1)
+		}
+		n.LargeCards, n.Trays = t.Answer.Expanded(), len(n.SmallCards)+1
+	case swap.Difference:
+		set(p.Numbers[1], 1)
+		set(t.Answer, 1)
+		n.Trays = 2
+	case swap.Sharing:
+		set(t.Answer, int(p.Numbers[1]))
+		n.Trays = len(n.SmallCards) + 1
+	case swap.Grouping:
+		set(t.Answer, 1)
+		n.Trays = 2
+	}
 }
 
-func piecesOf(c place.Column, numbers []place.Number) Pieces {
-	p := Pieces{Place: c.Place, Fullest: c.Sum(), Up: c.In}
-	for _, n := range numbers {
-		p.Trays = append(p.Trays, n.Digit(c.Place))
+// pieces counts the pieces, and what is to be looked to with them.
+func (n *Needs) pieces(t swap.Trace) {
+	fullest, handed := t.Fullest(), handedOut(t)
+	for p := place.TopPiece; p >= place.Ones; p-- {
+		if fullest[p] == 0 {
+			continue
+		}
+		made := Pieces{Place: p, Fullest: fullest[p], Up: handed[p]}
+		for _, number := range built(t.Problem) {
+			made.Trays = append(made.Trays, number.Digit(p))
+		}
+		n.Pieces = append(n.Pieces, made)
 	}
-	return p
+	if fullest[place.Ones] > 0 {
+		n.Cautions = append(n.Cautions, SmallParts)
+	}
+	if fullest[place.Thousands] > 0 {
+		n.Cautions = append(n.Cautions, HeavyCube)
+	}
 }
 
-func cautions(columns []place.Column) []Caution {
-	list := []Caution{}
-	if len(columns) > int(place.Ones) && columns[place.Ones].Sum() > 0 {
-		list = append(list, SmallParts)
+// built are the numbers that are built with pieces: the addends, or the one number
+// that is worked from.
+func built(p swap.Problem) []place.Number {
+	if addends := p.Addends(); addends != nil {
+		return addends
 	}
-	if len(columns) > int(place.Thousands) && columns[place.Thousands].Sum() > 0 {
-		list = append(list, HeavyCube)
+	return p.Numbers[:1]
+}
+
+// handedOut counts what the store hands out in the swaps of the work.
+func handedOut(t swap.Trace) place.Holding {
+	var out place.Holding
+	for _, s := range t.Steps {
+		if s.At.Phase != swap.Work && s.At.Phase != swap.Swapping {
+			continue
+		}
+		for _, m := range s.Moves {
+			if m.From == swap.Store {
+				out[m.Place] += m.Count
+			}
+		}
 	}
-	return append(list, FreeWay)
+	return out
 }

@@ -7,62 +7,87 @@ import (
 	"testing"
 
 	"vineswap/core/material"
-	"vineswap/core/place"
 	"vineswap/core/swap"
 )
 
-func TestForJoining(t *testing.T) {
+func needs(t *testing.T, text string) material.Needs {
+	t.Helper()
+	return material.For(worked(t, text))
+}
+
+func worked(t *testing.T, text string) swap.Trace {
+	t.Helper()
+	p, err := swap.Parse(text)
+	if err != nil {
+		t.Fatal(err)
+	}
+	trace, err := swap.Solve(p)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return trace
+}
+
+func TestFor(t *testing.T) {
+	const all = "[small-parts heavy-cube free-way]"
 	for _, c := range []struct {
-		name     string
-		numbers  []place.Number
-		pieces   string
-		large    string
-		cautions string
-		minutes  int
+		name, text string
+		pieces     string // place, fullest, on the trays, from the store
+		small      int    // sets of cards
+		large      string
+		trays      int
+		cautions   string
+		minutes    int
 	}{
-		{"no swap", []place.Number{42, 25}, "[tens 6 [4 2]+0][ones 7 [2 5]+0]", "[60 7]", "[small-parts free-way]", 4},
-		{"two swaps", []place.Number{1458, 2367}, "[thousands 3 [1 2]+0][hundreds 8 [4 3]+1][tens 12 [5 6]+1][ones 15 [8 7]+0]", "[3000 800 20 5]", "[small-parts heavy-cube free-way]", 6},
-		{"a new place", []place.Number{70, 40}, "[hundreds 1 [0 0]+1][tens 11 [7 4]+0]", "[100 10]", "[free-way]", 5},
-		{"a swap to nothing left", []place.Number{994, 6}, "[thousands 1 [0 0]+1][hundreds 10 [9 0]+1][tens 10 [9 0]+1][ones 10 [4 6]+0]", "[1000]", "[small-parts heavy-cube free-way]", 7},
+		{"no swap", "42+25", "[{tens 6 [4 2] 0} {ones 7 [2 5] 0}]", 2, "[60 7]", 3, "[small-parts free-way]", 4},
+		{"two swaps", "1458+2367", "[{thousands 3 [1 2] 0} {hundreds 8 [4 3] 1} {tens 12 [5 6] 1} {ones 15 [8 7] 0}]", 2, "[3000 800 20 5]", 3, all, 6},
+		{"a new place", "70+40", "[{hundreds 1 [0 0] 1} {tens 11 [7 4] 0}]", 2, "[100 10]", 3, "[free-way]", 5},
+		{"a swap to nothing left", "994+6", "[{thousands 1 [0 0] 1} {hundreds 10 [9 0] 1} {tens 10 [9 0] 1} {ones 10 [4 6] 0}]", 2, "[1000]", 3, all, 7},
+		{"taking, one swap", "62-38", "[{tens 6 [6] 0} {ones 12 [2] 10}]", 2, "[60 2]", 2, "[small-parts free-way]", 5},
+		{"taking over a zero", "503-128", "[{hundreds 5 [5] 0} {tens 10 [0] 10} {ones 13 [3] 10}]", 2, "[500 3]", 2, "[small-parts free-way]", 6},
+		{"taking from a place that gives on", "523-138", "[{hundreds 5 [5] 0} {tens 11 [2] 10} {ones 13 [3] 10}]", 2, "[500 20 3]", 2, "[small-parts free-way]", 6},
+		{"nothing is taken", "100-0", "[{hundreds 1 [1] 0}]", 2, "[100]", 2, "[free-way]", 4},
+		{"shared with a rest", "97/4", "[{tens 9 [9] 0} {ones 17 [7] 10}]", 4, "[90 7]", 5, "[small-parts free-way]", 5},
+		{"in groups", "52:4", "[{tens 5 [5] 0} {ones 52 [2] 50}]", 1, "[50 2]", 2, "[small-parts free-way]", 8},
+		{"equal trays", "26*3", "[{tens 7 [2 2 2] 1} {ones 18 [6 6 6] 0}]", 3, "[70 8]", 4, "[small-parts free-way]", 5},
+		{"cards alone", "9000+1000", "[]", 2, "[10000]", 3, "[free-way]", 5},
+		{"cards alone, by the number taken from", "10000-1", "[]", 2, "[10000]", 2, "[free-way]", 6},
 	} {
 		t.Run(c.name, func(t *testing.T) {
-			n := material.ForJoining(c.numbers)
-			pieces := ""
-			for _, p := range n.Pieces {
-				pieces += fmt.Sprintf("[%v %d %v+%d]", p.Place, p.Fullest, p.Trays, p.Up)
+			n := needs(t, c.text)
+			if fmt.Sprint(n.Pieces) != c.pieces || len(n.SmallCards) != c.small || fmt.Sprint(n.LargeCards) != c.large || fmt.Sprint(n.Cautions) != c.cautions || n.Minutes != c.minutes || n.Trays != c.trays {
+				t.Errorf("got %v, %d small, large %v, %v, %d min, %d trays", n.Pieces, len(n.SmallCards), n.LargeCards, n.Cautions, n.Minutes, n.Trays)
 			}
-			if pieces != c.pieces || fmt.Sprint(n.LargeCards) != c.large || fmt.Sprint(n.Cautions) != c.cautions || n.Minutes != c.minutes || n.Trays != 3 {
-				t.Errorf("got %s %v %v %d min %d trays", pieces, n.LargeCards, n.Cautions, n.Minutes, n.Trays)
+			if n.CardsAlone != (len(n.Pieces) == 0) {
+				t.Error("without pieces cards do the work alone")
 			}
 		})
 	}
 }
 
-// The list is what the trace really lays: its fullest moment, and each place's
-// trays with what comes up add up to it.
-func TestNeedsAreTheTracesFullest(t *testing.T) {
+// Of joining what the trays take and what comes up is what lies there at the
+// fullest moment; of sharing the store hands out ten for each that goes down.
+func TestNeedsAddUp(t *testing.T) {
 	rng := rand.New(rand.NewPCG(9, 9))
 	for range 1_000 {
-		numbers := []place.Number{place.Number(rng.IntN(5_000)), place.Number(rng.IntN(5_000))}
-		trace, err := swap.Solve(swap.SumOf(numbers...))
-		if err != nil {
-			t.Fatal(err)
-		}
-		var got place.Holding
-		for _, p := range material.ForJoining(numbers).Pieces {
-			got[p.Place] = p.Fullest
+		a, b, sharers := rng.IntN(5_000), rng.IntN(5_000), 2+rng.IntN(8)
+		for _, p := range needs(t, fmt.Sprintf("%d+%d", a, b)).Pieces {
 			if p.Trays[0]+p.Trays[1]+p.Up != p.Fullest {
-				t.Fatalf("%v: %+v does not add up", numbers, p)
+				t.Fatalf("%d+%d: %+v does not add up", a, b, p)
 			}
 		}
-		if got != trace.Fullest() {
-			t.Fatalf("%v: needs %v, the trace lays %v", numbers, got, trace.Fullest())
+		trace, handed := worked(t, fmt.Sprintf("%d/%d", a+b, sharers)), 0
+		for _, p := range material.For(trace).Pieces {
+			handed += p.Up
+		}
+		if handed != 10*len(trace.Swaps) {
+			t.Fatalf("%d/%d: %d handed out in %d swaps", a+b, sharers, handed, len(trace.Swaps))
 		}
 	}
 }
 
 func TestParseKind(t *testing.T) {
-	for _, good := range []string{"beads", "blocks"} {
+	for _, good := range []string{"beads", "blocks", "drawings"} {
 		if k, err := material.ParseKind(good); err != nil || string(k) != good {
 			t.Errorf("%s: %v, %v", good, k, err)
 		}
@@ -72,28 +97,5 @@ func TestParseKind(t *testing.T) {
 	}
 	if material.CanLayOut(10_000) || !material.CanLayOut(9_999) {
 		t.Error("9,999 is the most that can be laid out")
-	}
-}
-
-// What taking away asks of the shelf: the fullest moment of its real order.
-func TestForTaking(t *testing.T) {
-	for _, c := range []struct {
-		larger, smaller place.Number
-		want            string // place, fullest, on the tray, from the store
-		minutes         int
-	}{
-		{62, 38, "[{tens 6 [6] 0} {ones 12 [2] 10}]", 5},
-		{503, 128, "[{hundreds 5 [5] 0} {tens 10 [0] 10} {ones 13 [3] 10}]", 6},
-		{523, 138, "[{hundreds 5 [5] 0} {tens 11 [2] 10} {ones 13 [3] 10}]", 6},
-		{67, 23, "[{tens 6 [6] 0} {ones 7 [7] 0}]", 4},
-		{100, 0, "[{hundreds 1 [1] 0}]", 4},
-	} {
-		needs := material.ForTaking(c.larger, c.smaller)
-		if got := fmt.Sprint(needs.Pieces); got != c.want || needs.Minutes != c.minutes || needs.Trays != 2 {
-			t.Errorf("%d-%d: %s, %d minutes", c.larger, c.smaller, got, needs.Minutes)
-		}
-	}
-	if needs := material.ForTaking(5003, 1264); fmt.Sprint(needs.Cautions) != "[small-parts heavy-cube free-way]" || fmt.Sprint(needs.LargeCards) != "[5000 3]" || len(needs.SmallCards) != 2 {
-		t.Errorf("%+v", needs)
 	}
 }

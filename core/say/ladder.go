@@ -401,6 +401,12 @@ func (w Words) TakenFrom(c place.TakingColumn) string {
 	return fmt.Sprintf("%s, %d taken: %d stay", there, c.Lower, c.Stays)
 }
 
+// SharedOut says what was done with a column of sharing: "9 among four: 2 each, 1
+// left".
+func SharedOut(c place.SharingColumn, sharers int) string {
+	return fmt.Sprintf("%d among %s: %d each, %d left", c.Count(), place.Number(sharers).Words(false), c.Each, c.Left)
+}
+
 // Judged says what a guide judged: "no swap in the column is secure".
 func (w Words) Judged(stage choose.StageID, manner book.Manner, state ladder.State) string {
 	return fmt.Sprintf("%s: %s", w.StageInManner(stage, manner), State(state))

@@ -41,18 +41,21 @@ func (w Words) Phase(at swap.Position) string {
 }
 
 // Role says what a child at the mat does: the numbers that it builds, the places
-// that are its turns, whether it keeps the store. A child with nothing of these
-// lays the large cards.
-func (w Words) Role(builds []place.Number, works []place.Place, store bool) string {
+// that are its turns, whether it takes groups off in turn with the others, and
+// whether it keeps the store. A child with nothing of these lays the large cards.
+func (w Words) Role(builds []place.Number, works []place.Place, groups, store bool) string {
 	var parts, places []string
 	for _, p := range works {
 		places = append(places, "the "+w.PlaceMany(p))
 	}
 	if len(builds) > 0 {
-		parts = append(parts, "builds "+list(w.numerals(builds)))
+		parts = append(parts, "builds "+w.onTrays(builds))
 	}
 	if len(places) > 0 {
 		parts = append(parts, "works "+list(places))
+	}
+	if groups {
+		parts = append(parts, "takes groups off")
 	}
 	if store {
 		parts = append(parts, "keeps the store")
@@ -63,21 +66,47 @@ func (w Words) Role(builds []place.Number, works []place.Place, store bool) stri
 	return strings.Join(parts, ", ")
 }
 
+// onTrays lists numbers that are built, equal ones at once: "26 on three trays".
+func (w Words) onTrays(numbers []place.Number) string {
+	same := len(numbers) > 1
+	for _, n := range numbers {
+		same = same && n == numbers[0]
+	}
+	if same {
+		return fmt.Sprintf("%s on %s trays", w.Numeral(numbers[0]), place.Number(len(numbers)).Words(false))
+	}
+	return list(w.numerals(numbers))
+}
+
 // Trays says what the trays of a problem are for.
 func Trays(p swap.Problem) string {
-	if p.Kind == swap.Difference {
+	switch p.Kind {
+	case swap.Difference:
 		return "one for the larger number, one for what is taken"
+	case swap.Sharing:
+		return fmt.Sprintf("one for the number, %s for the sharers", p.Numbers[1].Words(false))
+	case swap.Grouping:
+		return "one for the number, one for the groups"
 	}
-	return fmt.Sprintf("%s for the numbers, one for the result", place.Number(len(p.Numbers)).Words(false))
+	return fmt.Sprintf("%s for the numbers, one for the result", place.Number(len(p.Addends())).Words(false))
 }
 
 // Trays names what lies on each tray of a problem, and the tray of the result,
 // where there is one.
 func (w Words) Trays(p swap.Problem) (laid []string, result string) {
-	if p.Kind == swap.Difference {
+	switch p.Kind {
+	case swap.Difference:
 		return []string{w.Numeral(p.Numbers[0]), "what is taken"}, ""
+	case swap.Sharing:
+		laid = []string{w.Numeral(p.Numbers[0])}
+		for i := range int(p.Numbers[1]) {
+			laid = append(laid, fmt.Sprintf("share %d", i+1))
+		}
+		return laid, ""
+	case swap.Grouping:
+		return []string{w.Numeral(p.Numbers[0]), fmt.Sprintf("groups of %s", p.Numbers[1].Words(false))}, ""
 	}
-	return w.numerals(p.Numbers), "the result"
+	return w.numerals(p.Addends()), "the result"
 }
 
 // CardSets says how many sets of cards there are.
@@ -88,18 +117,20 @@ func CardSets(numbers int) string {
 // Minutes says how long a lesson takes.
 func Minutes(n int) string { return fmt.Sprintf("about %d minutes", n) }
 
-// MinutesBasis says what the minutes are made of.
-func (w Words) MinutesBasis(swaps int) string {
-	return fmt.Sprintf("Three for laying out, three quarters of one for each %s, one for saying back: %s.", w.forms().noun, w.Swaps(swaps))
+// MinutesBasis says what the minutes are made of; on paper a swap takes half as
+// long.
+func (w Words) MinutesBasis(swaps int, onPaper bool) string {
+	each := "three quarters of one"
+	if onPaper {
+		each = "three eighths of one"
+	}
+	return fmt.Sprintf("Three for laying out, %s for each %s, one for saying back: %s.", each, w.forms().noun, w.Swaps(swaps))
 }
 
-// TooLarge says why a result is not laid out.
-func TooLarge(answer place.Number) string {
-	return fmt.Sprintf("%d is more than pieces can show: there is no piece above the thousand cube.", answer)
+// CardsAlone says why a number is not laid out with pieces.
+func (w Words) CardsAlone(n place.Number) string {
+	return fmt.Sprintf("There is no piece above the thousand cube: %s is worked with cards and column.", w.Numeral(n))
 }
-
-// OtherWork says why sharing and trays are not laid out.
-const OtherWork = "The mat shows joining and taking away so far: these numbers are for paper and for hands."
 
 // Boundary names where a knot of an operation lies: what comes up goes from the
 // place to the next, what comes down into it.

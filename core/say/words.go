@@ -242,8 +242,9 @@ func (w Words) Count(n int, p place.Place) string {
 }
 
 var pieceNames = map[material.Kind][place.TopPiece + 1][2]string{
-	material.Beads:  {{"bead", "beads"}, {"bar", "bars"}, {"square", "squares"}, {"cube", "cubes"}},
-	material.Blocks: {{"small cube", "small cubes"}, {"stick", "sticks"}, {"flat", "flats"}, {"big cube", "big cubes"}},
+	material.Beads:    {{"bead", "beads"}, {"bar", "bars"}, {"square", "squares"}, {"cube", "cubes"}},
+	material.Blocks:   {{"small cube", "small cubes"}, {"stick", "sticks"}, {"flat", "flats"}, {"big cube", "big cubes"}},
+	material.Drawings: {{"dot", "dots"}, {"line", "lines"}, {"drawn square", "drawn squares"}, {"drawn cube", "drawn cubes"}},
 }
 
 // Piece names the piece of a place: "bar", "bars". Places above the thousands
@@ -361,8 +362,12 @@ func (w Words) StageAsks(id choose.StageID) string {
 	return fmt.Sprintf("Any numbers, with any %s.", f.nouns)
 }
 
-// Caution words a caution for a material.
+// Caution words a caution for a material; "" where the material does not call for
+// it: what is drawn is neither small nor heavy.
 func Caution(c material.Caution, kind material.Kind) string {
+	if kind.Drawn() && c != material.FreeWay {
+		return ""
+	}
 	switch c {
 	case material.SmallParts:
 		return fmt.Sprintf("%s are small parts. Count them out, count them back.", capital(Piece(kind, place.Ones, 2)))

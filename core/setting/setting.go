@@ -81,7 +81,7 @@ func (c Class) checked() (Class, error) {
 	var errs [11]error
 	c.Swap, errs[0] = known(c.Swap, usual.Swap, say.SwapWords())
 	c.Places, errs[1] = known(c.Places, usual.Places, say.PlaceWords())
-	c.Material, errs[2] = known(c.Material, usual.Material, []material.Kind{material.Beads, material.Blocks})
+	c.Material, errs[2] = known(c.Material, usual.Material, material.Kinds())
 	c.Digits, errs[3] = known(c.Digits, usual.Digits, say.DigitWords())
 	c.Teens, errs[4] = known(c.Teens, usual.Teens, say.TeenWords())
 	c.Comma, errs[5] = known(c.Comma, usual.Comma, say.Separators())

@@ -125,6 +125,22 @@ func (p Problem) Answer() place.Number {
 	return sum
 }
 
+// Rest is what is left over of sharing and grouping; other kinds leave nothing.
+func (p Problem) Rest() place.Number {
+	if p.Kind == Sharing || p.Kind == Grouping {
+		return p.Numbers[0] % p.Numbers[1]
+	}
+	return 0
+}
+
+// Result writes what comes out as an answer is written: "72", "24 rest 1".
+func (p Problem) Result() string {
+	if rest := p.Rest(); rest > 0 {
+		return fmt.Sprintf("%d rest %d", p.Answer(), rest)
+	}
+	return p.Answer().String()
+}
+
 // Valid tells why the problem cannot be worked; nil when it can.
 func (p Problem) Valid() error {
 	if p.Kind.Operation() == "" || p.Version != Version {

@@ -224,6 +224,8 @@ export interface Worked {
   sign: string;
   numbers: number[];
   answer: number;
+  result: string;
+  rests: boolean;
   words: string;
   rows: Row[];
   estimates: Estimate[];
