@@ -244,7 +244,7 @@ func (w Words) Count(n int, p place.Place) string {
 var pieceNames = map[material.Kind][place.TopPiece + 1][2]string{
 	material.Beads:    {{"bead", "beads"}, {"bar", "bars"}, {"square", "squares"}, {"cube", "cubes"}},
 	material.Blocks:   {{"small cube", "small cubes"}, {"stick", "sticks"}, {"flat", "flats"}, {"big cube", "big cubes"}},
-	material.Drawings: {{"dot", "dots"}, {"line", "lines"}, {"drawn square", "drawn squares"}, {"drawn cube", "drawn cubes"}},
+	material.Drawings: {{"dot", "dots"}, {"line", "lines"}, {"square", "squares"}, {"cube", "cubes"}},
 }
 
 // Piece names the piece of a place: "bar", "bars". Places above the thousands

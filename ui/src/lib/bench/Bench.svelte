@@ -123,11 +123,11 @@
   }
   .fringe.left {
     left: 0;
-    border-right: 1.6px solid #b8aa86;
+    border-right: 1.6px solid var(--tray);
   }
   .fringe.right {
     right: 0;
-    border-left: 1.6px solid #b8aa86;
+    border-left: 1.6px solid var(--tray);
   }
   .book {
     grid-area: book;

@@ -2,7 +2,8 @@
   // Every piece once, in units; the mat, the shelf and the lists draw them by
   // use. Beads stay gold and their binding takes the hue of the place; blocks
   // take the whole hue.
-  import { CUBE } from './units';
+  import { HANDS, sign } from './drawn';
+  import { CUBE, PIECES } from './units';
 
   const dot = (x: number, y: number, r: number): string =>
     `M${x - r} ${y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0z`;
@@ -131,6 +132,26 @@
     {@render blockFace('blocks-cube-l', 'var(--thousands)', '#e39e83', '#f8d9cb')}
     {@render blockFace('blocks-cube-r', '#994426', '#c97e60', '#e9bba6')}
     {@render cube('blocks-thousands', 'blocks-cube', 'var(--thousands-ink)')}
+
+    {#each PIECES as place (place)}
+      {#each { length: HANDS }, k (k)}
+        {@const drawn = sign(place, k)}
+        <g id="drawings-{place}-{k}">
+          {#if drawn.area}
+            <path d={drawn.area} fill={place === 'ones' ? 'var(--ones-ink)' : 'var(--sheet)'} />
+          {/if}
+          {#if drawn.strokes}
+            <path
+              d={drawn.strokes}
+              fill="none"
+              stroke="var(--{place}-ink)"
+              stroke-width=".34"
+              stroke-linecap="round"
+            />
+          {/if}
+        </g>
+      {/each}
+    {/each}
 
     <g id="mark-ones"><circle cx="8" cy="8" r="4.2" fill="var(--ones-ink)" /></g>
     <g id="mark-tens">

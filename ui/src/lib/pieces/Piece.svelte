@@ -1,6 +1,7 @@
 <script lang="ts">
   // One piece of a material at a scale, for lists and shelves.
-  import { boxOf } from './units';
+  import { picture } from './drawn';
+  import { handOf, boxOf } from './units';
 
   let {
     material,
@@ -18,13 +19,13 @@
     dx?: number;
   } = $props();
 
-  const box = $derived(boxOf(place));
+  const box = $derived(boxOf(place, handOf(material)));
   const width = $derived((box.width + 1 + dx * (n - 1)) * unit);
   const height = $derived((box.height + 1.2 + step * (n - 1)) * unit);
 </script>
 
 <svg {width} {height} viewBox="-.5 -.6 {width / unit} {height / unit}" aria-hidden="true">
   {#each { length: n }, i (i)}
-    <use href="#{material}-{place}" x={i * dx} y={i * step} />
+    <use href="#{picture(material, place, i)}" x={i * dx} y={i * step} />
   {/each}
 </svg>

@@ -1,17 +1,34 @@
-// How a lesson lies on the mat: one unit for the whole lesson, chosen from its
-// fullest moment, so that nothing is resized midway. Pure functions of sizes
-// and counts.
-import { boxOf, CUBE, fitHeap, heap, type Heap, type PlaceId, type Spot } from './units';
+// How a lesson lies on the mat: a band for each zone, and one unit for the whole
+// lesson, chosen from its fullest moment, so that nothing is resized midway. Pure
+// functions of sizes and counts.
+import {
+  boxOf,
+  fitHeap,
+  heap,
+  match,
+  UNRINGED,
+  type Hand,
+  type Heap,
+  type PlaceId,
+  type Size,
+  type Spot,
+} from './units';
 
 export type Counts = Record<PlaceId, number>;
 
 /** What a lesson asks of its mat. */
 export interface Work {
+  hand: Hand;
   places: PlaceId[]; // highest first
-  trays: Counts[]; // what each tray holds
-  fullest: Counts; // the most that lie together
-  swaps: PlaceId[]; // the places that swap
+  trays: string[]; // zones that are joined; empty where nothing is
+  parts: string[]; // zones into which the number is taken apart; empty where it is not
+  rest: boolean; // something is left over
+  most: Record<string, Counts>; // the most that lies in each zone
+  swaps: { from: PlaceId; to: PlaceId }[]; // of the higher place for the lower, or back
+  group: number; // how many make a group; 0 where no groups are taken off
 }
+
+export interface Box extends Spot, Size {}
 
 export interface Lane {
   place: PlaceId;
@@ -20,19 +37,18 @@ export interface Lane {
   fits: number; // how high a heap may be here, in units
 }
 
-export interface Band {
-  x: number; // px
-  y: number;
-  width: number;
-  height: number;
+export interface Band extends Box {
   lanes: Lane[];
+  named: boolean; // whether the names of the places stand above
+  rim: number; // how far cards reach into it from above, in px
 }
 
 export interface Layout {
+  hand: Hand;
   unit: number;
-  trays: Band[]; // while the numbers are built
-  joined: Band; // from pushing together on
-  swapAt: { x: number; y: number; width: number; height: number }; // px
+  bands: Record<string, Band>; // by zone
+  swapAt: Box; // px: where a swap is looked at before it is made
+  group: number;
 }
 
 /** Fixed measures in px. */
@@ -46,7 +62,7 @@ export const MAT = {
   inset: 20, // within a tray
   biggest: 15,
   air: 10, // below the pieces
-  smallest: 2.2,
+  smallest: 1.2,
 };
 
 /** The width in px below which names and gaps are small. */
@@ -56,63 +72,36 @@ export const NARROW = 640;
 export const leastLane = (w: number): number => (w < NARROW ? 98 : 112);
 export const gapOf = (w: number): number => (w < NARROW ? 12 : MAT.gap);
 
-/** The box of a swap, in units: the ten, and the new piece beside. */
-export function swapBox(place: PlaceId): { width: number; height: number } {
-  switch (place) {
-    case 'ones':
-      return { width: 5.4, height: 11 };
-    case 'tens':
-      return { width: 10.9 + 3 + 10, height: 11 };
-    default:
-      return { width: 10 + 9 * 0.4 + 3 + CUBE.width, height: 10 + 9 * 0.8 };
-  }
-}
+const count = (c: Counts | undefined, place: PlaceId): number => c?.[place] ?? 0;
 
-/** Where the ten of a swap lie in its box: as long as the new piece. */
-export function swapTen(place: PlaceId): Spot[] {
-  return Array.from({ length: 10 }, (_, k) => {
-    if (place === 'ones') return { x: 3.4, y: k + 0.5 };
-    if (place === 'tens') return { x: k * 1.1, y: 0.5 };
-    return { x: k * 0.4, y: k * 0.8 };
-  });
-}
-
-/** Where the new piece of a swap lies in its box. */
-export function swapNew(place: PlaceId): Spot {
-  if (place === 'ones') return { x: 0.4, y: 0.5 };
-  if (place === 'tens') return { x: 13.9, y: 0.5 };
-  return { x: 10 + 9 * 0.4 + 3, y: 0.4 };
-}
-
-const count = (c: Counts, place: PlaceId): number => c[place] ?? 0;
-
-/** Lanes of a band that is at most high units high; undefined where the width does not do. */
+/** Lanes of a band, one for each place; undefined where the width does not do. */
 function lanes(
-  work: Work,
+  places: PlaceId[],
+  hand: Hand,
   counts: Counts[],
   unit: number,
   width: number,
   high: (place: PlaceId) => number,
-  least = leastLane(width),
-  from = MAT.margin + MAT.inset,
+  least: (place: PlaceId) => number,
+  from: number,
+  gap = gapOf(width),
 ): Lane[] | undefined {
   const wide: number[] = [];
-  for (const place of work.places) {
+  for (const place of places) {
     let most = 0;
     for (const c of counts) {
-      const made = fitHeap(place, count(c, place), high(place));
+      const made = fitHeap(place, count(c, place), high(place), hand);
       if (!made) return undefined;
       most = Math.max(most, made.width);
     }
-    wide.push(Math.max(least, most * unit));
+    wide.push(Math.max(least(place), most * unit));
   }
-  const gap = gapOf(width);
-  const gaps = gap * (work.places.length - 1);
+  const gaps = gap * (places.length - 1);
   const spare = width - gaps - wide.reduce((a, b) => a + b, 0);
   if (spare < 0) return undefined;
-  const air = Math.min(spare / work.places.length, 60);
+  const air = Math.min(spare / places.length, 60);
   let x = from;
-  return work.places.map((place, i) => {
+  return places.map((place, i) => {
     const lane = { place, x, width: wide[i]! + air, fits: high(place) };
     x += lane.width + gap;
     return lane;
@@ -137,120 +126,293 @@ function trayBands(work: Work, unit: number, w: number, h: number): Band[] | und
   const width = (w - 2 * MAT.margin - MAT.gap * (columns - 1)) / columns;
   const inner = width - 2 * MAT.inset;
   const high = (height - CHROME) / unit;
+  const counts = work.trays.map((zone) => work.most[zone] ?? {});
+  const least = (): number => (columns > 1 ? MARKED : leastLane(inner));
   const bands = work.trays.map((_, i): Band | undefined => {
     const x = MAT.margin + (i % columns) * (width + MAT.gap);
-    const least = columns > 1 ? MARKED : leastLane(inner);
-    const made = lanes(work, work.trays, unit, inner, () => high, least, x + MAT.inset);
+    const from = x + MAT.inset;
+    const made = lanes(work.places, work.hand, counts, unit, inner, () => high, least, from);
     const y = top + Math.floor(i / columns) * (height + MAT.between);
-    return made && { x, y, width, height, lanes: made };
+    return made && { x, y, width, height, lanes: made, named: true, rim: MAT.rim };
   });
   return bands.every((b) => b !== undefined) ? bands : undefined;
-}
-
-/** The joined piles, with the place of a swap below the lower ones. */
-function joinedBand(work: Work, unit: number, width: number, h: number) {
-  const y = MAT.margin + MAT.rim;
-  const height = h - y - MAT.margin - MAT.foot;
-  const high = (height - CHROME - MAT.foot) / unit;
-  const boxes = work.swaps.map(swapBox);
-  const swapHigh = Math.max(0, ...boxes.map((b) => b.height));
-  const swapWide = boxes.length ? Math.max(...boxes.map((b) => b.width)) * unit + COUNTED : 0;
-  const above = boxes.length ? high - swapHigh - 2 : high;
-  const made = lanes(work, [work.fullest], unit, width, (place) =>
-    place === 'ones' || place === 'tens' ? above : high,
-  );
-  if (!made) return undefined;
-  const right = MAT.margin + MAT.inset + width;
-  const under = made.find((l) => l.place === 'tens' || l.place === 'ones')!;
-  // Every pile that the swap reaches under ends above it.
-  for (const lane of made) {
-    if (lane.x + lane.width > right - swapWide) lane.fits = Math.min(lane.fits, above);
-    if (!fitsLane(work, lane, unit)) return undefined;
-  }
-  const x = Math.min(under.x, right - swapWide);
-  return {
-    joined: { x: MAT.margin, y, width: width + 2 * MAT.inset, height, lanes: made },
-    swapAt: {
-      x,
-      y: y + height - MAT.foot - swapHigh * unit - 4,
-      width: right - x,
-      height: swapHigh * unit,
-    },
-  };
 }
 
 /** The room beside a swap for the number counted, in px. */
 const COUNTED = 84;
 
-function tryUnit(work: Work, unit: number, w: number, h: number): Layout | undefined {
-  const width = w - 2 * (MAT.margin + MAT.inset);
-  const trays = trayBands(work, unit, w, h);
-  const joined = trays && joinedBand(work, unit, width, h);
-  return joined && { unit, trays, ...joined };
+/**
+ * The band on which the swaps are made, with room below its lower piles where one
+ * piece lies beside ten before they are swapped. What is drawn needs none.
+ */
+function workBand(
+  work: Work,
+  zone: string,
+  unit: number,
+  at: Box,
+  foot: number,
+  least: (place: PlaceId) => number = () => 0,
+) {
+  const width = at.width - 2 * MAT.inset;
+  const high = (at.height - CHROME - foot) / unit;
+  const boxes = work.hand === 'laid' ? work.swaps.map((s) => match(s.from, s.to)) : [];
+  const swapHigh = Math.max(0, ...boxes.map((b) => b.height));
+  const swapWide = boxes.length
+    ? Math.max(...boxes.map((b) => b.width)) * unit + (foot > MAT.foot ? 8 : COUNTED)
+    : 0;
+  const above = boxes.length ? high - swapHigh - 1 : high;
+  const most = work.most[zone] ?? {};
+  const made = lanes(
+    work.places,
+    work.hand,
+    [most],
+    unit,
+    width,
+    (place) => (place === 'ones' || place === 'tens' ? above : high),
+    (place) => Math.max(leastLane(width), least(place)),
+    at.x + MAT.inset,
+  );
+  if (!made) return undefined;
+  const right = at.x + MAT.inset + width;
+  const under = made.find((l) => l.place === 'tens' || l.place === 'ones')!;
+  const x = Math.max(at.x + MAT.inset, Math.min(under.x, right - swapWide));
+  if (right - x < swapWide) return undefined;
+  // Every pile that the swap reaches under ends above it.
+  for (const lane of made) {
+    if (lane.x + lane.width > x) lane.fits = Math.min(lane.fits, above);
+    if (!fitsLane(work, most, lane, unit)) return undefined;
+  }
+  const band: Band = { ...at, lanes: made, named: true, rim: MAT.rim };
+  const y = at.y + at.height - foot - swapHigh * unit - 4;
+  return { band, swapAt: { x, y, width: right - x, height: swapHigh * unit } };
 }
 
-function fitsLane(work: Work, lane: Lane, unit: number): boolean {
-  const made = fitHeap(lane.place, count(work.fullest, lane.place), lane.fits);
+function fitsLane(work: Work, most: Counts, lane: Lane, unit: number): boolean {
+  const made = fitHeap(lane.place, count(most, lane.place), lane.fits, work.hand);
   return made !== undefined && made.width * unit <= lane.width + 1e-6;
 }
 
-/** The largest unit with which the whole lesson fits a mat of w × h px. */
-export function layout(work: Work, w: number, h: number): Layout {
-  for (let unit = MAT.biggest; unit > MAT.smallest; unit -= 0.1) {
-    const made = tryUnit(work, unit, w, h);
-    if (made) return made;
+/** The trays, and the band that all is pushed together on. */
+function together(work: Work, unit: number, w: number, h: number): Layout | undefined {
+  const trays = trayBands(work, unit, w, h);
+  const y = MAT.margin + MAT.rim;
+  const at = { x: MAT.margin, y, width: w - 2 * MAT.margin, height: h - y - MAT.margin - MAT.foot };
+  const joined = trays && workBand(work, 'joined', unit, at, MAT.foot);
+  if (!joined) return undefined;
+  const bands: Record<string, Band> = { joined: joined.band };
+  work.trays.forEach((zone, i) => (bands[zone] = trays[i]!));
+  return { hand: work.hand, unit, bands, swapAt: joined.swapAt, group: 0 };
+}
+
+/** The room below the pieces for the stem that hops from place to place, in px. */
+export const HOP = 34;
+/** And for the ways from the store and to it, above it. */
+const TENDRIL = 30;
+/** The width in px of the tray for what is left over. */
+const REST = 132;
+/** How far the small cards of a part reach into its tray, and the room for them between trays. */
+const PART = { rim: 20, gap: 30, air: 8, inset: 10 };
+/** The shares of the height that the number may have; the first that does best is taken. */
+const UPPER = [0.64, 0.72, 0.56, 0.48, 0.4];
+
+/** The number above, what it is taken apart into below: one tray or several alike. */
+function apart(work: Work, unit: number, w: number, h: number): Layout | undefined {
+  for (const share of UPPER) {
+    for (let rows = 1; rows <= Math.min(3, Math.max(1, work.parts.length)); rows++) {
+      const made = apartIn(work, unit, w, h, share, rows);
+      if (made) return made;
+    }
+    if (work.parts.length === 0) break;
   }
+  return undefined;
+}
+
+function apartIn(work: Work, unit: number, w: number, h: number, share: number, rows: number) {
+  const y = MAT.margin + MAT.rim;
+  const alone = work.parts.length === 0;
+  const room = h - y - MAT.margin - MAT.rim / 2 - (alone ? 0 : MAT.between);
+  const upper = alone ? room : room * share;
+  const width = w - 2 * MAT.margin;
+  const rest = work.rest ? REST + MAT.gap : 0;
+  const at = { x: MAT.margin, y, width: width - rest, height: upper };
+  // What is taken away lies under its own place.
+  const taken = work.parts.length === 1 && !work.group ? work.most[work.parts[0]!] : undefined;
+  const low = (room - upper - MAT.rim - PART.air) / unit;
+  const wide = new Map<PlaceId, number>();
+  for (const place of taken ? work.places : []) {
+    const made = fitHeap(place, count(taken, place), low, work.hand);
+    if (!made) return undefined;
+    wide.set(place, made.width * unit);
+  }
+  const foot = MAT.foot + HOP + (work.hand === 'laid' ? TENDRIL : 0);
+  const start = workBand(work, 'start', unit, at, foot, (place) => wide.get(place) ?? 0);
+  if (!start) return undefined;
+  const bands: Record<string, Band> = { start: start.band };
+  if (work.rest) {
+    const x = MAT.margin + width - REST;
+    const high = (upper - CHROME) / unit;
+    const counts = [work.most.remainder ?? {}];
+    const made = lanes(
+      ['ones'],
+      work.hand,
+      counts,
+      unit,
+      REST - 2 * MAT.inset,
+      () => high,
+      () => MARKED,
+      x + MAT.inset,
+    );
+    if (!made) return undefined;
+    bands.remainder = { ...at, x, width: REST, lanes: made, named: true, rim: MAT.rim };
+  }
+  const lower = { x: MAT.margin, y: y + upper + MAT.between, width, height: room - upper };
+  const parts = taken
+    ? {
+        [work.parts[0]!]: {
+          ...lower,
+          lanes: start.band.lanes.map((l) => ({ ...l, fits: low })),
+          named: false,
+          rim: MAT.rim,
+        },
+      }
+    : alone
+      ? {}
+      : partBands(work, unit, lower, rows);
   return (
-    tryUnit(work, MAT.smallest, Math.max(w, 900), Math.max(h, 900)) ?? {
-      unit: MAT.smallest,
-      trays: [],
-      joined: { x: 0, y: 0, width: w, height: h, lanes: [] },
-      swapAt: { x: 0, y: 0, width: 0, height: 0 },
+    parts && {
+      hand: work.hand,
+      unit,
+      bands: { ...bands, ...parts },
+      swapAt: start.swapAt,
+      group: work.group,
     }
   );
 }
+
+/** The trays of the parts in so many rows, alike. */
+function partBands(work: Work, unit: number, at: Box, rows: number) {
+  const single = work.parts.length === 1;
+  const columns = Math.ceil(work.parts.length / rows);
+  const width = (at.width - MAT.gap * (columns - 1)) / columns;
+  const height = (at.height - PART.gap * (rows - 1)) / rows;
+  const rim = single ? MAT.rim : PART.rim;
+  const inset = single ? MAT.inset : PART.inset;
+  const high = (height - rim - PART.air) / unit;
+  const counts = work.parts.map((zone) => work.most[zone] ?? {});
+  // A share has lanes for what it gets.
+  const places = work.places.filter((p) => counts.some((c) => count(c, p)));
+  if (work.group && !groupsFit(work, unit, width - 2 * inset, high)) return undefined;
+  const bands: Record<string, Band> = {};
+  for (const [i, zone] of work.parts.entries()) {
+    const x = at.x + (i % columns) * (width + MAT.gap);
+    const y = at.y + Math.floor(i / columns) * (height + PART.gap);
+    const made = work.group
+      ? [{ place: 'ones', x: x + inset, width: width - 2 * inset, fits: high }]
+      : lanes(
+          places,
+          work.hand,
+          counts,
+          unit,
+          width - 2 * inset,
+          () => high,
+          () => 1,
+          x + inset,
+          PART.inset,
+        );
+    if (!made) return undefined;
+    bands[zone] = { x, y, width, height, lanes: made, named: false, rim };
+  }
+  return bands;
+}
+
+/** The size of one group of ones with the room around it, in units. */
+const groupSize = (size: number, hand: Hand): Size => {
+  const made = heap('ones', size, 2, hand);
+  return { width: made.width + 2.4, height: made.height + 1.8 };
+};
+
+function groupsFit(work: Work, unit: number, width: number, high: number): boolean {
+  const one = groupSize(work.group, work.hand);
+  const groups = count(work.most.groups, 'ones') / work.group;
+  const across = Math.floor(width / unit / one.width);
+  return across > 0 && Math.ceil(groups / across) * one.height <= high;
+}
+
+/** Where ones lie that were taken off in groups, in px. */
+export function lieInGroups(lane: Lane, band: Band, plan: Layout, n: number): Spot[] {
+  const one = groupSize(plan.group, plan.hand);
+  const across = Math.max(1, Math.floor(lane.width / plan.unit / one.width));
+  const group = heap('ones', plan.group, 2, plan.hand).spots;
+  return Array.from({ length: n }, (_, i) => {
+    const g = Math.floor(i / plan.group);
+    const at = group[i % plan.group]!;
+    return {
+      x: lane.x + ((g % across) * one.width + 1 + at.x) * plan.unit,
+      y: topOf(band) + (Math.floor(g / across) * one.height + 0.6 + at.y) * plan.unit,
+    };
+  });
+}
+
+const STEP = 0.1;
+
+/** The largest unit with which the whole lesson fits a mat of w × h px. */
+export function layout(work: Work, w: number, h: number): Layout {
+  const fit = work.trays.length ? together : apart;
+  for (let unit = MAT.biggest; unit > MAT.smallest; unit -= STEP) {
+    const made = fit(work, unit, w, h);
+    if (made) return made;
+  }
+  return fit(work, MAT.smallest, Math.max(w, 900), Math.max(h, 900)) ?? nothing(work);
+}
+
+const nothing = (work: Work): Layout => ({
+  hand: work.hand,
+  unit: MAT.smallest,
+  bands: {},
+  swapAt: { x: 0, y: 0, width: 0, height: 0 },
+  group: 0,
+});
+
+/** Where the pieces of a band begin, in px from the top of the mat. */
+export const topOf = (band: Band): number => band.y + band.rim + (band.named ? MAT.label : 0);
 
 /** The heap of a lane: the spots in px on the mat. */
 export function lie(
   lane: Lane,
   band: Band,
-  unit: number,
+  plan: { unit: number; hand: Hand },
   n: number,
 ): { spots: Spot[]; heap: Heap } {
-  const made = fitHeap(lane.place, n, lane.fits) ?? heap(lane.place, n, 5);
-  const y = band.y + MAT.rim + MAT.label;
+  const made = fitHeap(lane.place, n, lane.fits, plan.hand) ?? heap(lane.place, n, 5, plan.hand);
+  const y = topOf(band);
   return {
-    spots: made.spots.map((s) => ({ x: lane.x + s.x * unit, y: y + s.y * unit })),
+    spots: made.spots.map((s) => ({ x: lane.x + s.x * plan.unit, y: y + s.y * plan.unit })),
     heap: made,
   };
 }
 
-/** The box of a piece in px. */
-export function box(place: PlaceId, unit: number): { width: number; height: number } {
-  const b = boxOf(place);
-  return { width: b.width * unit, height: b.height * unit };
+/** The box around pieces of a place that lie at spots, with air px around. */
+export function round(
+  spots: Spot[],
+  place: PlaceId,
+  plan: { unit: number; hand: Hand },
+  air = 4,
+): Box {
+  const one = boxOf(place, plan.hand);
+  const x = Math.min(...spots.map((s) => s.x)) - air;
+  const y = Math.min(...spots.map((s) => s.y)) - air;
+  const right = Math.max(...spots.map((s) => s.x)) + one.width * plan.unit + air;
+  const bottom = Math.max(...spots.map((s) => s.y)) + one.height * plan.unit + air;
+  return { x, y, width: right - x, height: bottom - y };
 }
 
-/** Up to so many of a kind are seen without a ring. */
-const UNRINGED = 19;
 const TEN = 10;
 
 /** The rings around the tens of a pile that is too large to be seen at once, in px. */
-export function rings(
-  lane: Lane,
-  band: Band,
-  unit: number,
-  n: number,
-): { x: number; y: number; width: number; height: number }[] {
+export function rings(lane: Lane, band: Band, plan: Layout, n: number): Box[] {
   if (n <= UNRINGED) return [];
-  const { spots } = lie(lane, band, unit, n);
-  const one = box(lane.place, unit);
-  return Array.from({ length: Math.floor(n / TEN) }, (_, t) => {
-    const ten = spots.slice(t * TEN, (t + 1) * TEN);
-    const x = Math.min(...ten.map((s) => s.x)) - 4;
-    const y = Math.min(...ten.map((s) => s.y)) - 4;
-    const right = Math.max(...ten.map((s) => s.x)) + one.width + 4;
-    const bottom = Math.max(...ten.map((s) => s.y)) + one.height + 4;
-    return { x, y, width: right - x, height: bottom - y };
-  });
+  const { spots } = lie(lane, band, plan, n);
+  return Array.from({ length: Math.floor(n / TEN) }, (_, t) =>
+    round(spots.slice(t * TEN, (t + 1) * TEN), lane.place, plan),
+  );
 }

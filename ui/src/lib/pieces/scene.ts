@@ -1,122 +1,346 @@
-// What lies where after a step of a lesson: every piece with its spot in px, and
-// what is shown beside while ten are gathered. Pure functions of the trace and
-// the layout; the state is the trace's, and nothing is computed again.
+// What lies where after a step of a lesson: every piece with its spot in px, the
+// swap that is looked at before it is made, what has just come and gone. Pure
+// functions of the trace and the layout; the state is the trace's, and nothing is
+// computed again.
 import type { Lesson, Step } from '../wire.gen';
-import { lie, MAT, swapBox, swapNew, swapTen, type Lane, type Layout, type Work } from './layout';
+import {
+  lie,
+  lieInGroups,
+  MAT,
+  rings,
+  round,
+  topOf,
+  type Box,
+  type Counts,
+  type Lane,
+  type Layout,
+  type Work,
+} from './layout';
 import type { Piece } from './track';
-import { PIECES, type PlaceId, type Spot } from './units';
+import { boxOf, match, PIECES, type Hand, type PlaceId, type Spot } from './units';
 
 export interface Placed extends Piece, Spot {}
 
+/** One piece beside ten at the same length, before they are swapped. */
+export interface Swap {
+  one: Placed;
+  ten: Placed[];
+  from: PlaceId; // the higher place
+  up: boolean; // the ten are given for the one
+  gaps: Spoken[]; // where what is lifted lay
+  landing: Spoken[]; // where what is fetched will lie
+}
+
+export interface Spoken extends Spot {
+  place: PlaceId;
+}
+
+/** A line around pieces. */
+export interface Ring extends Box {
+  key: string;
+  place: PlaceId;
+  how: 'ten' | 'due' | 'done' | 'group';
+}
+
 export interface Scene {
+  zones: string[]; // whose trays are seen
   pieces: Placed[]; // those farther back first, in an order that no step changes
-  ghosts: Spot[]; // where the ten lay before they were lifted out
-  fetched?: Placed; // the new piece beside the ten
-  landing?: Spot; // where it is going to lie
-  arrived?: Placed; // the piece that a swap has just laid
-  counted?: Spot & { n: number }; // what was counted; y is the line of writing
-  upper: PlaceId; // the place that a swap gives to; empty without one
+  swap?: Swap;
+  arrived: Box[]; // what a swap has just laid
+  back?: Spoken & { n: number }; // what a swap has just given back to the store
+  drawn?: { from: Spot; to: Spot }; // from what was ringed or crossed out to what was drawn for it
+  rings: Ring[];
+  counted?: Spot & { n: number; place: PlaceId }; // y is the line of writing
 }
 
 const TEN = 10;
+const START = 'start';
+const JOINED = 'joined';
 
-/** What a lesson asks of its mat. */
-export function workOf(lesson: Lesson, places: PlaceId[]): Work {
-  const full = lesson.steps.findLast((s) => s.kind === 'label');
+const upper = (place: string | undefined): PlaceId => PIECES[PIECES.indexOf(place ?? '') + 1] ?? '';
+
+/** The zones into which a number is taken apart. */
+function partsOf(lesson: Lesson, hand: Hand): string[] {
+  const { kind, numbers } = lesson.link.sum;
+  if (kind === 'difference') return hand === 'drawn' ? [] : ['taken'];
+  if (kind === 'share') return Array.from({ length: numbers[1]! }, (_, i) => `share-${i + 1}`);
+  return kind === 'group' ? ['groups'] : [];
+}
+
+/** What a lesson asks of its mat, by all that ever lies in each zone. */
+export function workOf(lesson: Lesson, places: PlaceId[], tracked: Piece[][], hand: Hand): Work {
+  const { steps } = lesson;
+  const joins = steps.some((s) => s.kind === 'join');
+  const most: Record<string, Counts> = {};
+  for (const lying of tracked) {
+    const now: Record<string, Counts> = {};
+    for (const p of lying) {
+      const zone = (now[p.zone] ??= {});
+      zone[p.place] = (zone[p.place] ?? 0) + 1;
+    }
+    for (const [zone, counts] of Object.entries(now))
+      for (const [place, n] of Object.entries(counts)) {
+        const all = (most[zone] ??= {});
+        all[place] = Math.max(all[place] ?? 0, n);
+      }
+  }
   return {
+    hand,
     places,
-    trays: lesson.link.sum.numbers.map((_, i) => full?.zones[tray(i)] ?? {}),
-    fullest: Object.fromEntries(lesson.link.sum.pieces.map((p) => [p.place, p.count])),
-    swaps: lesson.steps.filter((s) => s.kind === 'swap').map((s) => s.place!),
+    trays: joins ? steps.filter((s) => s.kind === 'label').map((s) => `tray-${s.tray}`) : [],
+    parts: partsOf(lesson, hand),
+    rest: most.remainder !== undefined,
+    most,
+    swaps: steps.flatMap((s) => {
+      if (s.kind === 'swap') return [{ from: upper(s.place), to: s.place! }];
+      return s.kind === 'swap-down' ? [{ from: s.from!, to: s.to! }] : [];
+    }),
+    group: lesson.link.sum.kind === 'group' ? lesson.link.sum.numbers[1]! : 0,
   };
 }
 
-export const tray = (i: number): string => `tray-${i + 1}`;
+const laneOf = (plan: Layout, zone: string, place: PlaceId): Lane | undefined =>
+  plan.bands[zone]?.lanes.find((l) => l.place === place);
 
-const find = (lanes: Lane[], place: string | undefined): Lane | undefined =>
-  lanes.find((l) => l.place === place);
-
-/** Where the box of a swap begins: the ones' stands under their own pile. */
-function swapAt(plan: Layout, place: PlaceId): Spot {
-  const lane = place === 'ones' ? find(plan.joined.lanes, place) : undefined;
-  return { x: Math.max(plan.swapAt.x, lane?.x ?? 0), y: plan.swapAt.y };
+/** Which trays are seen at a step. */
+export function zonesAt(lesson: Lesson, index: number, plan: Layout): string[] {
+  const all = Object.keys(plan.bands);
+  if (!all.includes(JOINED)) return all;
+  const joined = index >= lesson.steps.findIndex((s) => s.kind === 'join');
+  return all.filter((zone) => (zone === JOINED) === joined);
 }
 
-const within = (plan: Layout, place: PlaceId, at: Spot): Spot => {
-  const box = swapAt(plan, place);
-  return { x: box.x + at.x * plan.unit, y: box.y + at.y * plan.unit };
+/** Every piece of the zones in its heap. */
+function heaps(plan: Layout, zones: string[], pieces: Piece[]): Placed[] {
+  return zones.flatMap((zone) =>
+    plan.bands[zone]!.lanes.flatMap((lane) => {
+      const mine = pieces.filter((p) => p.zone === zone && p.place === lane.place);
+      const spots = spotsOf(plan, zone, lane, mine.length);
+      return mine.map((p, i) => ({ ...p, ...spots[i]! }));
+    }),
+  );
+}
+
+const spotsOf = (plan: Layout, zone: string, lane: Lane, n: number): Spot[] =>
+  zone === 'groups'
+    ? lieInGroups(lane, plan.bands[zone]!, plan, n)
+    : lie(lane, plan.bands[zone]!, plan, n).spots;
+
+const without = (pieces: Piece[], others: Piece[]): Piece[] => {
+  const ids = new Set(others.map((p) => p.id));
+  return pieces.filter((p) => !ids.has(p.id));
 };
 
-/** The pieces of one pile; ten of them lifted out where they are gathered. */
-function pile(
-  plan: Layout,
-  lane: Lane,
-  band: Layout['joined'],
-  mine: Piece[],
-  lifted: boolean,
-): Placed[] {
-  const spots = lie(lane, band, plan.unit, mine.length).spots;
-  const ten = swapTen(lane.place);
-  return mine.map((p, i) => ({
-    ...p,
-    ...(lifted && i < TEN ? within(plan, lane.place, ten[i]!) : spots[i]!),
-  }));
+export function scene(lesson: Lesson, index: number, plan: Layout, tracked: Piece[][]): Scene {
+  const { steps } = lesson;
+  const step = steps[index]!;
+  const zones = zonesAt(lesson, index, plan);
+  const zone = zones.includes(JOINED) ? JOINED : START;
+  const now = tracked[index] ?? [];
+  const pieces = heaps(plan, zones, now);
+  const swap = plan.hand === 'laid' ? lift(steps, index, plan, tracked, pieces) : undefined;
+  const swapped = ['swap', 'swap-down', 'swap-up'].includes(step.kind);
+  const before = tracked[index - 1] ?? [];
+  const fresh = swapped ? without(now, before).map((p) => p.id) : [];
+  const lifted = new Set([swap?.one, ...(swap?.ten ?? [])].map((p) => p?.id));
+  const arrived = PIECES.flatMap((place) => {
+    const mine = pieces.filter(
+      (p) => p.place === place && fresh.includes(p.id) && !lifted.has(p.id),
+    );
+    return mine.length ? [round(mine, place, plan, 6)] : [];
+  });
+  const back = (p: Placed): number => PIECES.indexOf(p.place) * 1e6 + p.order;
+  return {
+    zones,
+    pieces: pieces.sort((a, b) => back(a) - back(b)),
+    swap,
+    arrived,
+    back: swapped && plan.hand === 'laid' ? given(step, plan, without(before, now)) : undefined,
+    drawn: swapped && plan.hand === 'drawn' ? drawnFor(pieces, before, fresh) : undefined,
+    rings: ringsOf(steps, index, plan, zones, pieces),
+    counted: counted(step, plan, zone, swap, now),
+  };
 }
 
-function lying(plan: Layout, step: Step, pieces: Piece[], zones: string[]): Placed[] {
-  return zones.flatMap((zone, i) => {
-    const band = zone === 'joined' ? plan.joined : plan.trays[i]!;
-    return band.lanes.flatMap((lane) => {
-      const mine = pieces.filter((p) => p.zone === zone && p.place === lane.place);
-      return pile(plan, lane, band, mine, step.kind === 'stop' && step.place === lane.place);
-    });
+/** Where the box of a swap begins: the ones' stands under their own pile. */
+function swapAt(plan: Layout, from: PlaceId, to: PlaceId): Spot {
+  const zone = plan.bands.joined ? JOINED : START;
+  const lane = to === 'ones' ? laneOf(plan, zone, to) : undefined;
+  const last = plan.swapAt.x + plan.swapAt.width - match(from, to).width * plan.unit;
+  return { x: Math.min(Math.max(plan.swapAt.x, lane?.x ?? 0), last), y: plan.swapAt.y };
+}
+
+/**
+ * Looks at the swap that the next step makes: what is given is lifted out of its
+ * pile, what is fetched lies beside it. Pieces are moved and added in place.
+ */
+function lift(
+  steps: Step[],
+  index: number,
+  plan: Layout,
+  tracked: Piece[][],
+  pieces: Placed[],
+): Swap | undefined {
+  const next = steps[index + 1];
+  if (next?.kind !== 'swap' && next?.kind !== 'swap-down') return undefined;
+  const up = next.kind === 'swap';
+  const from = up ? upper(next.place) : next.from!;
+  const to = up ? next.place! : next.to!;
+  if (!PIECES.includes(from)) return undefined;
+  const gone = without(tracked[index] ?? [], tracked[index + 1] ?? []);
+  const fetched = without(tracked[index + 1] ?? [], tracked[index] ?? []);
+  const lying = gone.flatMap((g) => pieces.filter((p) => p.id === g.id));
+  const gaps = lying.map(({ place, x, y }) => ({ place, x, y }));
+  const at = swapAt(plan, from, to);
+  const px = (s: Spot): Spot => ({ x: at.x + s.x * plan.unit, y: at.y + s.y * plan.unit });
+  const spots = match(from, to);
+  const put = (p: Piece, s: Spot): Placed => Object.assign(p, px(s));
+  const coming = fetched.map((p): Placed => ({ ...p, x: 0, y: 0 }));
+  pieces.push(...coming);
+  const [ones, tens] = up ? [coming, lying] : [lying, coming];
+  if (ones.length !== 1 || tens.length !== spots.ten.length) return undefined;
+  const one = put(ones[0]!, spots.one);
+  const ten = tens.map((p, i) => put(p, spots.ten[i]!));
+  return { one, ten, from, up, gaps, landing: landings(plan, steps[index]!, up, fetched) };
+}
+
+/** Where pieces that are fetched will lie in their piles. */
+function landings(plan: Layout, step: Step, up: boolean, fetched: Piece[]): Spoken[] {
+  const zone = up ? JOINED : START;
+  return PIECES.flatMap((place) => {
+    const n = fetched.filter((p) => p.place === place).length;
+    const lane = laneOf(plan, zone, place);
+    if (!n || !lane) return [];
+    const all = (step.zones[zone]?.[place] ?? 0) + n;
+    return lie(lane, plan.bands[zone]!, plan, all)
+      .spots.slice(-n)
+      .map((s) => ({ ...s, place }));
   });
 }
 
-/** The number beside the pile at work, or beside the ten. */
-function counted(plan: Layout, step: Step): Scene['counted'] {
-  const lane = find(plan.joined.lanes, step.place);
-  if (!lane || !['count', 'stop', 'swap'].includes(step.kind)) return undefined;
-  if (step.kind === 'stop') {
-    const box = within(plan, lane.place, { x: swapBox(lane.place).width, y: 0 });
-    return { n: TEN, x: box.x + 14, y: plan.swapAt.y + plan.swapAt.height / 2 + 16 };
-  }
-  const n = step.zones.joined?.[lane.place] ?? 0;
-  const heap = lie(lane, plan.joined, plan.unit, n).heap;
-  const top = plan.joined.y + MAT.rim + MAT.label + 34;
-  const beside = heap.width * plan.unit + 14;
-  return beside + 46 > lane.width
-    ? { n, x: lane.x, y: top + heap.height * plan.unit + 12 }
-    : { n, x: lane.x + beside, y: top };
+/** What a swap gave back to the store, and where it lay. */
+function given(step: Step, plan: Layout, gone: Piece[]): Scene['back'] {
+  const place = gone[0]?.place;
+  if (!place || step.kind === 'swap-up') return undefined;
+  const up = step.kind === 'swap';
+  const from = up ? upper(place) : place;
+  const to = up ? place : step.to!;
+  const at = swapAt(plan, from, to);
+  const spots = match(from, to);
+  const left = up ? spots.ten[0]! : spots.one;
+  const foot = Math.max(...spots.ten.map((s) => s.y + boxOf(s.place).height));
+  return {
+    place,
+    n: gone.length,
+    x: at.x + (left.x + (up ? 0.5 : 1)) * plan.unit,
+    y: at.y + foot * plan.unit,
+  };
 }
 
-export function scene(lesson: Lesson, index: number, plan: Layout, tracked: Piece[][]): Scene {
-  const step = lesson.steps[index]!;
-  const joined = index >= lesson.steps.findIndex((s) => s.kind === 'join');
-  const zones = joined ? ['joined'] : lesson.link.sum.numbers.map((_, i) => tray(i));
-  const upper = PIECES[PIECES.indexOf(step.place ?? '') + 1] ?? '';
-  const pieces = lying(plan, step, tracked[index] ?? [], zones);
-  const out: Scene = { pieces, ghosts: [], upper, counted: counted(plan, step) };
-  if (step.kind === 'stop') gather(out, plan, step, tracked[index] ?? [], tracked[index + 1] ?? []);
-  if (step.kind === 'swap') out.arrived = pieces.findLast((p) => p.place === upper);
-  const back = (p: Placed): number => PIECES.indexOf(p.place) * 1e6 + p.order;
-  pieces.sort((a, b) => back(a) - back(b));
+/** The way from what a swap has ringed or crossed out to what was drawn for it. */
+function drawnFor(pieces: Placed[], before: Piece[], fresh: string[]): Scene['drawn'] {
+  const was = new Set(before.filter((p) => p.gone).map((p) => p.id));
+  const from = pieces.filter((p) => p.gone && !was.has(p.id));
+  const to = pieces.filter((p) => fresh.includes(p.id));
+  if (!from.length || !to.length) return undefined;
+  const low = from.reduce((a, b) => (b.y > a.y ? b : a));
+  const first = to.reduce((a, b) => (b.y < a.y ? b : a));
+  return { from: { x: low.x, y: low.y }, to: { x: first.x, y: first.y } };
+}
+
+/** Rings: around tens of large piles, around what is drawn and swapped, around groups. */
+function ringsOf(
+  steps: Step[],
+  index: number,
+  plan: Layout,
+  zones: string[],
+  pieces: Placed[],
+): Ring[] {
+  const out: Ring[] = [];
+  const step = steps[index]!;
+  const add = (key: string, of: Placed[], how: Ring['how']): void => {
+    if (of.length) out.push({ ...round(of, of[0]!.place, plan, 5), key, place: of[0]!.place, how });
+  };
+  const groups = pieces.filter((p) => p.zone === 'groups');
+  for (let g = 0; g * plan.group < groups.length; g++)
+    add(`group-${g}`, groups.slice(g * plan.group, (g + 1) * plan.group), 'group');
+  if (plan.hand === 'drawn') {
+    for (const ten of new Set(pieces.map((p) => p.ten).filter((t) => t !== undefined)))
+      add(
+        `ten-${ten}`,
+        pieces.filter((p) => p.ten === ten),
+        'done',
+      );
+    if (step.kind === 'stop')
+      add('due', pieces.filter((p) => p.place === step.place && !p.gone).slice(0, TEN), 'due');
+    return out;
+  }
+  for (const zone of zones.filter((z) => z !== 'groups'))
+    for (const lane of plan.bands[zone]!.lanes) {
+      const n = step.zones[zone]?.[lane.place] ?? 0;
+      rings(lane, plan.bands[zone]!, plan, n).forEach((r, t) =>
+        out.push({ ...r, key: `${zone}-${lane.place}-${t}`, place: lane.place, how: 'ten' }),
+      );
+    }
   return out;
 }
 
-/** Adds what is seen while ten are gathered: the new piece, its landing, the gaps. */
-function gather(out: Scene, plan: Layout, step: Step, now: Piece[], next: Piece[]): void {
-  const place = step.place!;
-  const here = new Set(now.map((p) => p.id));
-  const piece = next.find((p) => !here.has(p.id));
-  if (piece) {
-    out.fetched = { ...piece, ...within(plan, place, swapNew(place)) };
-    out.pieces.push(out.fetched);
+const COUNTING = ['count', 'stop', 'swap', 'look', 'swap-down', 'take-away'];
+
+/** The number beside the pile at work, or beside the ten. */
+function counted(
+  step: Step,
+  plan: Layout,
+  zone: string,
+  swap: Swap | undefined,
+  pieces: Piece[],
+): Scene['counted'] {
+  const place = step.kind === 'swap-down' ? step.to : step.place;
+  const lane = place ? laneOf(plan, zone, place) : undefined;
+  if (!lane || !COUNTING.includes(step.kind)) return undefined;
+  if (step.kind === 'stop' && swap) {
+    const edge = swapAt(plan, swap.from, lane.place).x + match(swap.from).width * plan.unit;
+    return {
+      n: TEN,
+      place: lane.place,
+      x: edge + 14,
+      y: plan.swapAt.y + plan.swapAt.height / 2 + 16,
+    };
   }
-  const count = (p: string): number => step.zones.joined?.[p] ?? 0;
-  const to = find(plan.joined.lanes, out.upper);
-  if (to) out.landing = lie(to, plan.joined, plan.unit, count(out.upper) + 1).spots.at(-1);
-  const from = find(plan.joined.lanes, place);
-  if (from && place === 'ones')
-    out.ghosts = lie(from, plan.joined, plan.unit, count(place)).spots.slice(0, TEN);
+  const n = step.zones[zone]?.[lane.place] ?? 0;
+  const all = pieces.filter((p) => p.zone === zone && p.place === lane.place).length;
+  const { heap } = lie(lane, plan.bands[zone]!, plan, all);
+  const top = topOf(plan.bands[zone]!) + 34;
+  const beside = heap.width * plan.unit + 14;
+  return beside + 46 > lane.width
+    ? { n, place: lane.place, x: lane.x, y: top + heap.height * plan.unit + 12 }
+    : { n, place: lane.place, x: lane.x + beside, y: top };
 }
+
+/** One hop of the stem: past, now, or still to come. */
+export interface Hop {
+  from: PlaceId;
+  to: PlaceId;
+  when: 'past' | 'now' | 'due';
+}
+
+/** The swaps down of the place at work: those made, the one just made, those to come. */
+export function hops(steps: Step[], index: number): Hop[] {
+  const here = steps[index]!;
+  const same = (s: Step): boolean =>
+    s.place === here.place && s.at.split('/')[0] === here.at.split('/')[0];
+  const looks = here.kind === 'look' || here.kind === 'swap-down';
+  const since = steps.findLastIndex((s, i) => i < index && s.kind === 'take-group');
+  const until = steps.findIndex((s, i) => i > index && s.kind === 'take-group');
+  return steps.flatMap((s, i): Hop[] => {
+    if (s.kind !== 'swap-down' || !same(s) || (!looks && i > index)) return [];
+    if (i < since || (until >= 0 && i > until)) return [];
+    return [{ from: s.from!, to: s.to!, when: i < index ? 'past' : i === index ? 'now' : 'due' }];
+  });
+}
+
+/** Where the floor of a band lies on which the stem hops, in px. */
+export const floorOf = (plan: Layout): number => {
+  const start = plan.bands[START]!;
+  return start.y + start.height - MAT.foot - 6;
+};

@@ -320,7 +320,7 @@
     stroke-dasharray: 4 4;
   }
   .empty .wire {
-    stroke: #b8aa86;
+    stroke: var(--tray);
     stroke-dasharray: none;
   }
   .earth {

@@ -31,14 +31,14 @@
       y={RUG.y}
       width={RUG.w}
       height={RUG.h}
-      fill="#f4ecd4"
-      stroke="#b8aa86"
+      fill="var(--rug)"
+      stroke="var(--tray)"
       stroke-width="1.6"
     />
     {#each { length: 20 }, i (i)}
       <path
         d="M{RUG.x - 9} {RUG.y + 4 + i * 7.8}h9M{RUG.x + RUG.w} {RUG.y + 4 + i * 7.8}h9"
-        stroke="#b8aa86"
+        stroke="var(--tray)"
         stroke-width="1.3"
       />
     {/each}

@@ -77,7 +77,7 @@
     width: 400px;
     padding: var(--s6) var(--s7) var(--s7);
     background: var(--paper);
-    border-inline: 1.6px solid #b8aa86;
+    border-inline: 1.6px solid var(--tray);
   }
   form::before,
   form::after {
@@ -89,7 +89,7 @@
     background: repeating-linear-gradient(
       to bottom,
       transparent 0 3px,
-      #b8aa86 3px 4.4px,
+      var(--tray) 3px 4.4px,
       transparent 4.4px 8px
     );
   }

@@ -15,7 +15,6 @@
   import Estimate from './Estimate.svelte';
   import Scene from './Scene.svelte';
   import Store from './Store.svelte';
-  import Taking from './Taking.svelte';
 
   let { params }: { params: { lesson: string } } = $props();
 
@@ -66,9 +65,7 @@
   });
 
   /** Taking away and three numbers need more of an upright tablet. */
-  const tight = $derived(
-    lesson?.link.sum.kind === 'difference' || (lesson?.link.sum.numbers.length ?? 0) > 2,
-  );
+  const tight = $derived(lesson?.link.sum.kind !== 'sum' || lesson.link.sum.numbers.length > 2);
 
   const say = (): void => {
     shared.said = lesson?.steps[hand.index]?.says.map((s) => s.text).join('') ?? '';
@@ -188,11 +185,7 @@
           <span class="is">is about <span class="gap"></span></span>
         </p>
       {:else if lesson && w > 0 && h > 0}
-        {#if lesson.link.sum.kind === 'difference'}
-          <Taking {lesson} index={hand.index} {material} words={desk.words} {w} {h} />
-        {:else}
-          <Scene {lesson} index={hand.index} {material} words={desk.words} {w} {h} />
-        {/if}
+        <Scene {lesson} index={hand.index} {material} words={desk.words} {w} {h} />
       {/if}
       {#if hand.trouble}
         <div class="note"><Wrong trouble={hand.trouble} /></div>

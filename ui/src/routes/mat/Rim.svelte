@@ -12,6 +12,8 @@
     y,
     right = false,
     color = 'var(--ink-2)',
+    none = 'no card',
+    quiet = false,
     children,
   }: {
     cards?: number[]; // undefined while none lie here
@@ -22,6 +24,8 @@
     y: number; // of the rim
     right?: boolean;
     color?: string;
+    none?: string; // what is said where no card lies
+    quiet?: boolean; // the same as another: ears hear it once
     children?: Snippet; // what stands beside the cards
   } = $props();
 
@@ -30,6 +34,7 @@
 
 <div
   class="rim"
+  aria-hidden={quiet || undefined}
   style:top="{y - high / 2}px"
   style:left={right ? undefined : `${x}px`}
   style:right={right ? `${x}px` : undefined}
@@ -44,7 +49,7 @@
   {:else if cards.length}
     <Cards {cards} {cell} {large} />
   {:else}
-    <span class="nocard kid" style:min-height="{high}px">no card</span>
+    <span class="nocard kid" style:min-height="{high}px">{none}</span>
   {/if}
   {@render children?.()}
 </div>

@@ -3,7 +3,8 @@
   // something is fetched from, or given back to, is lit.
   import Piece from '../../lib/pieces/Piece.svelte';
   import Cards from '../../lib/pieces/Cards.svelte';
-  import { PIECES } from '../../lib/pieces/units';
+  import { cross, loop } from '../../lib/pieces/drawn';
+  import { handOf, PIECES } from '../../lib/pieces/units';
   import type { Step, Words } from '../../lib/wire.gen';
 
   let {
@@ -45,32 +46,67 @@
   };
 </script>
 
-<h1>Store</h1>
-<ul class="boards">
-  {#each [...PIECES].reverse() as place (place)}
-    {@const b = BOARD[place]!}
-    <li class:lit={out(place) || back(place)} class={place}>
-      <Piece {material} {place} unit={b.unit} n={b.n} dx={b.dx} step={b.step} />
-      <span class="board"></span>
-      <span class="name small">
-        {names[PIECES.indexOf(place)]?.many}
-        <b
-          >{out(place)
-            ? down
-              ? 'ten are out'
-              : 'one is out'
-            : back(place)
-              ? down
-                ? 'one came back'
-                : 'ten came back'
-              : ''}</b
+{#if handOf(material) === 'drawn'}
+  <h1>Drawn</h1>
+  <ul class="signs">
+    {#each [...PIECES].reverse() as place (place)}
+      <li class:lit={out(place)}>
+        <span class="sign"><Piece {material} {place} unit={6} /></span>
+        <span>{names[PIECES.indexOf(place)]?.one}</span>
+        <b class="kid" style:color="var(--{place}-ink)"
+          >{words.places.find((p) => p.id === place)?.unit}</b
         >
+      </li>
+    {/each}
+    <li class:lit={step.kind === 'stop' || step.kind === 'swap'}>
+      <span class="sign">
+        <svg width="44" height="30" viewBox="-3 -3 44 30" aria-hidden="true">
+          <path class="ring" d={loop(38, 24, 1.4, 5)} />
+          {#each { length: 10 }, i (i)}
+            <circle cx={6 + (i % 5) * 6.5} cy={8 + Math.floor(i / 5) * 8} r="1.9" />
+          {/each}
+        </svg>
       </span>
+      <span>a ten is ringed</span>
     </li>
-  {/each}
-</ul>
-<h2>Small cards, large cards</h2>
-<p class="cards"><Cards cards={[40, 2]} cell={17} /><Cards cards={[40, 2]} cell={21} large /></p>
+    <li class:lit={step.kind === 'take-away' || step.kind === 'deal' || down}>
+      <span class="sign">
+        <svg width="34" height="34" viewBox="-2 -.5 5 6" aria-hidden="true">
+          <use href="#drawings-tens-0" />
+          <path class="cross" d={cross(1, 5, 3)} />
+        </svg>
+      </span>
+      <span>taken: crossed out</span>
+    </li>
+  </ul>
+{:else}
+  <h1>Store</h1>
+  <ul class="boards">
+    {#each [...PIECES].reverse() as place (place)}
+      {@const b = BOARD[place]!}
+      <li class:lit={out(place) || back(place)} class={place}>
+        <Piece {material} {place} unit={b.unit} n={b.n} dx={b.dx} step={b.step} />
+        <span class="board"></span>
+        <span class="name small">
+          {names[PIECES.indexOf(place)]?.many}
+          <b
+            >{out(place)
+              ? down
+                ? 'ten are out'
+                : 'one is out'
+              : back(place)
+                ? down
+                  ? 'one came back'
+                  : 'ten came back'
+                : ''}</b
+          >
+        </span>
+      </li>
+    {/each}
+  </ul>
+  <h2>Small cards, large cards</h2>
+  <p class="cards"><Cards cards={[40, 2]} cell={17} /><Cards cards={[40, 2]} cell={21} large /></p>
+{/if}
 <div class="materials" role="radiogroup" aria-label="Worked with">
   {#each words.materials as m (m.id)}
     <button
@@ -79,7 +115,7 @@
       disabled={!may}
       onclick={() => onmaterial(m.id)}
     >
-      <Piece material={m.id} place="tens" unit={2.6} />
+      <Piece material={m.id} place="tens" unit={m.id === 'drawings' ? 5 : 2.6} />
       {m.name}
     </button>
   {/each}
@@ -100,6 +136,34 @@
   li.lit {
     background: var(--sheet);
     border-color: var(--leaf);
+  }
+  .signs li {
+    flex-direction: row;
+    align-items: center;
+    justify-content: flex-start;
+    gap: var(--s2);
+    min-height: 52px;
+    margin: 0 -16px 0 -20px;
+    border-bottom: 1px solid var(--line);
+  }
+  .sign {
+    width: 48px;
+    display: grid;
+    place-items: center;
+  }
+  .signs b {
+    margin-left: auto;
+  }
+  .ring,
+  .cross {
+    fill: none;
+    stroke: var(--leaf);
+    stroke-width: 2;
+    stroke-linecap: round;
+  }
+  .cross {
+    stroke: var(--clay);
+    stroke-width: 0.42;
   }
   .board {
     height: 2.5px;
@@ -127,8 +191,9 @@
   }
   .materials {
     display: grid;
-    grid-template-columns: 1fr 1fr;
-    margin-top: auto;
+    grid-template-columns: repeat(3, 1fr);
+    margin: auto -10px 0;
+    font-size: var(--t1);
     border: 1.5px solid var(--edge);
     border-radius: var(--r2);
     overflow: hidden;
@@ -136,10 +201,11 @@
   }
   .materials button {
     display: flex;
+    flex-direction: column;
     align-items: center;
     justify-content: center;
-    gap: var(--s2);
-    min-height: 52px;
+    gap: 2px;
+    min-height: 60px;
     background: var(--paper);
   }
   .materials button + button {
@@ -175,9 +241,19 @@
     .cards {
       display: none;
     }
+    .signs {
+      display: grid;
+      grid-template-columns: repeat(3, 1fr);
+      gap: 0 var(--s3);
+    }
+    .signs li {
+      margin: 0;
+      min-height: 46px;
+      padding: 0 8px;
+    }
     .materials {
       width: 260px;
-      margin-top: var(--s3);
+      margin: var(--s3) 0 0;
       align-self: flex-end;
     }
     li.thousands :global(svg),

@@ -1,27 +1,27 @@
 <script lang="ts">
   // A tray on the mat, as a part of its picture: its rim, the names of its places,
-  // a pile for each that ears can find, and rings around the tens of a large one.
-  import { MAT, rings, type Band } from '../../lib/pieces/layout';
+  // and a pile for each that ears can find.
+  import { topOf, type Band } from '../../lib/pieces/layout';
   import type { Words } from '../../lib/wire.gen';
 
   let {
     band,
     says,
+    title = '',
     counts = {},
     words,
     material,
     unit,
     now = '',
-    named = true,
   }: {
     band: Band;
     says: string; // what the tray is: "tray 1", "pushed together"
+    title?: string; // what stands on its rim
     counts?: Record<string, number>;
     words: Words;
     material: string;
     unit: number;
     now?: string; // the place at work
-    named?: boolean;
   } = $props();
 
   /** A lane that is narrower has its mark alone. */
@@ -34,16 +34,27 @@
     const name = pieces[words.places.findIndex((p) => p.id === place)];
     return `${n} ${(n === 1 ? name?.one : name?.many) ?? place}`;
   };
-  const top = $derived(band.y + MAT.rim);
 </script>
 
-<rect class="tray" x={band.x} y={band.y} width={band.width} height={band.height} rx="12" />
+<rect
+  class="tray"
+  x={band.x}
+  y={band.y}
+  width={Math.max(0, band.width)}
+  height={Math.max(0, band.height)}
+  rx="12"
+/>
+{#if title}
+  <text class="title" x={band.x + band.width - 12} y={band.y - 7} text-anchor="end">{title}</text>
+{/if}
 {#each band.lanes as lane (lane.place)}
-  {#if named}
+  {#if band.named}
     <g class="label" class:now={now === lane.place} aria-hidden="true">
-      <use href="#mark-{lane.place}" transform="translate({lane.x} {top + 5})" />
+      <use href="#mark-{lane.place}" transform="translate({lane.x} {band.y + band.rim + 5})" />
       {#if lane.width >= NAME}
-        <text x={lane.x + 22} y={top + 20} fill="var(--{lane.place}-ink)">{many(lane.place)}</text>
+        <text x={lane.x + 22} y={band.y + band.rim + 20} fill="var(--{lane.place}-ink)"
+          >{many(lane.place)}</text
+        >
       {/if}
     </g>
   {/if}
@@ -52,30 +63,23 @@
     role="img"
     aria-label="{says}: {pieceName(lane.place)}"
     x={lane.x}
-    y={top + MAT.label}
+    y={topOf(band)}
     width={lane.width}
     height={Math.max(1, lane.fits * unit)}
   />
-  {#each rings(lane, band, unit, counts[lane.place] ?? 0) as r, i (i)}
-    <rect
-      class="ring"
-      x={r.x}
-      y={r.y}
-      width={r.width}
-      height={r.height}
-      rx="7"
-      stroke="var(--{lane.place}-ink)"
-    />
-  {/each}
 {/each}
 
 <style>
   .tray {
     fill: var(--sheet);
-    stroke: #b8aa86;
+    stroke: var(--tray);
   }
   .pile {
     fill: none;
+  }
+  .title {
+    font: 400 var(--t1) var(--text);
+    fill: var(--ink-2);
   }
   .label text {
     font: 400 var(--t3) var(--kid);
@@ -85,10 +89,5 @@
   }
   .label.now text {
     font-weight: 700;
-  }
-  .ring {
-    fill: none;
-    stroke-width: 1.6;
-    stroke-dasharray: 5 3;
   }
 </style>

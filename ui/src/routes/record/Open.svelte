@@ -4,11 +4,13 @@
   import HelpSign from '../../lib/pieces/HelpSign.svelte';
   import MannerLeaf from '../../lib/pieces/MannerLeaf.svelte';
   import type { Observe, Record as Page } from '../../lib/wire.gen';
+  import { REST, typed, wiped } from './answer';
 
   let {
     page,
     draft = $bindable(),
     expected,
+    rests,
     touched = $bindable(),
     lead,
     hasNote,
@@ -16,7 +18,8 @@
   }: {
     page: Page;
     draft: Observe;
-    expected: number;
+    expected: string; // the right answer, as it is written
+    rests: boolean; // an answer can have a rest
     touched: boolean;
     lead: boolean;
     hasNote: boolean;
@@ -33,17 +36,15 @@
     setTimeout(() => field?.focus());
   }
 
-  const wrong = $derived(draft.came === 'typed' && draft.answer !== String(expected));
+  const wrong = $derived(draft.came === 'typed' && draft.answer !== expected);
   function set(change: Partial<Observe>): void {
     draft = { ...draft, ...change };
     touched = true;
   }
-  const digit = (d: string): void =>
-    set({ answer: (draft.came === 'typed' ? draft.answer : '') + d, came: 'typed' });
-  const right = (): void => set({ answer: String(expected), came: 'marked' });
+  const digit = (d: string): void => set(typed(draft, d));
+  const right = (): void => set({ answer: expected, came: 'marked' });
   const none = (): void => set({ answer: '', came: 'typed' });
-  const wipe = (): void =>
-    set({ answer: draft.came === 'typed' ? draft.answer.slice(0, -1) : '', came: 'typed' });
+  const wipe = (): void => set(wiped(draft));
   const manners = $derived(page.manners.map((m) => m.id));
 </script>
 
@@ -59,6 +60,7 @@
       <button onclick={none} aria-pressed={draft.came === 'typed' && draft.answer === ''}
         >no answer</button
       >
+      {#if rests}<button onclick={() => digit(REST)}>rest</button>{/if}
       <button onclick={wipe}>wipe</button>
     </div>
     <div class="keys" role="group" aria-label="Answer in digits">

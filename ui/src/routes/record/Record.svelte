@@ -17,7 +17,7 @@
   import { loadDesk, shared, view } from '../../lib/state.svelte';
   import type { Learner, Observe } from '../../lib/wire.gen';
   import Scene from '../mat/Scene.svelte';
-  import Taking from '../mat/Taking.svelte';
+  import { REST, typed, wiped } from './answer';
   import Conflict from './Conflict.svelte';
   import Estimates from './Estimates.svelte';
   import Open from './Open.svelte';
@@ -66,7 +66,7 @@
     if (!from) {
       const as = draft && openId === c.id ? draft : { help: row.help, manner: row.manner };
       return {
-        answer: String(problem!.answer),
+        answer: problem!.result,
         help: as.help,
         manner: as.manner,
         right: true,
@@ -101,7 +101,7 @@
       id,
       learner: c.id,
       nth,
-      answer: String(problem!.answer),
+      answer: problem!.result,
       came: 'marked',
       help: row.help,
       manner: row.manner,
@@ -210,16 +210,14 @@
     touched = true;
   };
   const keyDigit = (d: string): void => {
-    if (isOpen)
-      change({ answer: (draft!.came === 'typed' ? draft!.answer : '') + d, came: 'typed' });
+    if (isOpen) change(typed(draft!, d));
     else if (children[Number(d) - 1]) openChild(children[Number(d) - 1]!);
   };
   const help = (id: string) => (): void => change({ help: id });
   const digits = Object.fromEntries([...'0123456789'].map((d) => [d, () => keyDigit(d)]));
   function backspace(): void {
     if (!isOpen) void records.undo();
-    else
-      change({ answer: draft!.came === 'typed' ? draft!.answer.slice(0, -1) : '', came: 'typed' });
+    else change(wiped(draft!));
   }
 
   onMount(() => {
@@ -235,7 +233,8 @@
     enter: () => isOpen && onward(),
     escape: () => ((openId = ''), (draft = undefined)),
     backspace,
-    r: () => (isOpen ? change({ answer: String(problem!.answer), came: 'marked' }) : undefined),
+    r: () => (isOpen ? change({ answer: problem!.result, came: 'marked' }) : undefined),
+    '.': () => isOpen && problem!.rests && change(typed(draft!, REST)),
     s: help('shown'),
     t: help('together'),
     n: help('nudged'),
@@ -309,8 +308,7 @@
       {#if page && problem}
         <div class="top" bind:clientWidth={w} bind:clientHeight={h}>
           {#if lesson && nth === page.index && w > 0 && h > 380}
-            {@const Mat = lesson.link.sum.kind === 'difference' ? Taking : Scene}
-            <Mat
+            <Scene
               {lesson}
               index={ended ? lesson.steps.length - 1 : hand.index}
               material={lesson.link.material}
@@ -321,7 +319,7 @@
           {:else if problem}
             <div class="paper">
               <Written numbers={problem.numbers} sign={problem.sign} size={56} cell={44} />
-              <p class="kid result">{problem.answer}</p>
+              <p class="kid result">{problem.result}</p>
               <p class="kid words">{problem.words}</p>
             </div>
           {/if}
@@ -400,7 +398,8 @@
               {page}
               bind:draft
               bind:touched
-              expected={problem.answer}
+              expected={problem.result}
+              rests={problem.rests}
               lead={desk.class.role === 'lead'}
               hasNote={records.latest(c.id, nth).entry?.hasNote ?? false}
               onnothing={nothing}
