@@ -26,8 +26,8 @@ func TestChooseByEveryOperation(t *testing.T) {
 		why  string // that the problems cannot be laid out, in part
 	}{
 		"taking":           {wire.Choose{Op: "subtract", Stage: "taking/across-zeros", Digits: []int{4, 3}}, "Across zeros: a number of four digits less one of three digits.", ""},
-		"sharing":          {wire.Choose{Op: "share", Stage: "sharing/share-remainder", Digits: []int{2}}, "Shared, a rest: a number of two digits shared by two to nine.", "for paper and for hands"},
-		"trays":            {wire.Choose{Op: "multiply", Digits: []int{2}, By: 3}, "Three trays with a number of two digits.", "for paper and for hands"},
+		"sharing":          {wire.Choose{Op: "share", Stage: "sharing/share-remainder", Digits: []int{2}}, "Shared, a rest: a number of two digits shared by two to nine.", ""},
+		"trays":            {wire.Choose{Op: "multiply", Digits: []int{2}, By: 3}, "Three trays with a number of two digits.", ""},
 		"four numbers":     {wire.Choose{Digits: []int{2, 2, 2, 1}, MakesTen: "yes"}, "Four numbers of two, two, two and one digits, with a pair in the ones that makes ten.", ""},
 		"five digits":      {wire.Choose{Stage: "joining/any-sum", Digits: []int{5, 5}}, "Any sum: two numbers of five digits.", "no piece above the thousand cube"},
 		"within a shelf":   {wire.Choose{Digits: []int{2, 2}, Limit: map[string]int{"ones": 12}, Swap: map[string]string{"ones": "yes"}}, "Two numbers of two digits, with a swap in the ones and at most 12 ones on the shelf.", ""},

@@ -510,7 +510,7 @@ func TestBadInput(t *testing.T) {
 		{"a lesson without an id", "POST", "/lessons", `{"problems":[[1,2]]}`, 422, "id"},
 		{"a lesson without numbers", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","problems":[]}`, 422, "problems"},
 		{"a lesson below nothing", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","problems":[[1,-2]]}`, 422, "problems"},
-		{"a lesson too large for pieces", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","problems":[[9000,1000]]}`, 422, "problems"},
+		{"a lesson of too many digits", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","problems":[[9000000,1000]]}`, 422, "problems"},
 		{"a lesson of another stage", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","problems":[[1,2]],"stage":"x"}`, 422, "stage"},
 		{"a word that is no setting", "PUT", "/settings", `{"revision":1,"swap":"barter","places":"ones","material":"beads","digits":"by-kind","teens":"plain","comma":"none","when":"at-ten","carried":"above","crossing":"cross-out","order":"as-needed","zeros":"place-by-place"}`, 422, ""},
 		{"old settings", "PUT", "/settings", `{"revision":7,"swap":"trade","places":"ones","material":"beads","digits":"by-kind","teens":"plain","comma":"none","when":"at-ten","carried":"above","crossing":"cross-out","order":"as-needed","zeros":"place-by-place"}`, 409, ""},

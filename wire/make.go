@@ -210,6 +210,9 @@ func LessonOf(class setting.Class, link LessonLink, revision int, v lesson.View,
 	for i, s := range v.Trace.Steps {
 		step := stepOf(s, v.Lines[i], v.Turns[i], marks[i])
 		step.Ask = w.Ask(v.Trace, s)
+		if v.Needs.CardsAlone {
+			step.Laid = cardsLaid(s.Zones)
+		}
 		step.Sheet, step.Form = sheetOf(sheets[i]), paper.ExpandedAt(v.Trace, i).Lines()
 		out.Steps = append(out.Steps, step)
 	}
@@ -249,9 +252,26 @@ func stepOf(s swap.Step, line say.Line, turn, mark int) Step {
 	return out
 }
 
+// cardsLaid says which cards lie for the pieces of each zone: 13 tens are 100 and 30
+// on one another.
+func cardsLaid(zones swap.Zones) map[string]map[string][]int {
+	out := map[string]map[string][]int{}
+	for _, pile := range zones {
+		at := map[string][]int{}
+		for p, n := range pile.Pieces {
+			if n > 0 {
+				of := place.Place(p)
+				at[of.String()] = ints(place.Number(n * of.Unit()).Expanded())
+			}
+		}
+		out[string(pile.Zone)] = at
+	}
+	return out
+}
+
 func needsOf(w say.Words, v lesson.View) Needs {
 	n := v.Needs
-	out := Needs{Small: [][]int{}, Large: ints(n.LargeCards), Trays: n.Trays, Cautions: []Care{}, Minutes: n.Minutes}
+	out := Needs{Small: [][]int{}, Large: ints(n.LargeCards), Alone: n.CardsAlone, Trays: n.Trays, Cautions: []Care{}, Minutes: n.Minutes}
 	for _, cards := range n.SmallCards {
 		out.Small = append(out.Small, ints(cards))
 	}

@@ -344,25 +344,26 @@ type Lesson struct {
 
 // Step is one step of the trace with the state after it.
 type Step struct {
-	At     string                    `json:"at"`
-	Kind   string                    `json:"kind"`
-	Do     string                    `json:"do"`
-	Ask    string                    `json:"ask"` // what can be asked before it is shown; empty for nothing
-	Says   []Span                    `json:"says"`
-	Place  string                    `json:"place,omitempty"` // at work
-	Tray   int                       `json:"tray,omitempty"`
-	From   string                    `json:"from,omitempty"` // of a swap down, or up in the check
-	To     string                    `json:"to,omitempty"`
-	Ten    int                       `json:"ten,omitempty"`
-	Count  int                       `json:"count,omitempty"`
-	Moves  []Move                    `json:"moves"`
-	Zones  map[string]map[string]int `json:"zones"`
-	Sheet  Sheet                     `json:"sheet"`
-	Form   []string                  `json:"form"` // the expanded form so far, each line equal to the one before
-	Cards  []int                     `json:"cards"`
-	Turn   int                       `json:"turn"`   // index of a child, -1 for nobody
-	Mark   int                       `json:"mark"`   // of the ribbon
-	Before bool                      `json:"before"` // nothing is counted yet: an estimate can be said
+	At     string                      `json:"at"`
+	Kind   string                      `json:"kind"`
+	Do     string                      `json:"do"`
+	Ask    string                      `json:"ask"` // what can be asked before it is shown; empty for nothing
+	Says   []Span                      `json:"says"`
+	Place  string                      `json:"place,omitempty"` // at work
+	Tray   int                         `json:"tray,omitempty"`
+	From   string                      `json:"from,omitempty"` // of a swap down, or up in the check
+	To     string                      `json:"to,omitempty"`
+	Ten    int                         `json:"ten,omitempty"`
+	Count  int                         `json:"count,omitempty"`
+	Moves  []Move                      `json:"moves"`
+	Zones  map[string]map[string]int   `json:"zones"`
+	Sheet  Sheet                       `json:"sheet"`
+	Form   []string                    `json:"form"`           // the expanded form so far, each line equal to the one before
+	Laid   map[string]map[string][]int `json:"laid,omitempty"` // where cards do the work alone: those that lie in each zone and place
+	Cards  []int                       `json:"cards"`
+	Turn   int                         `json:"turn"`   // index of a child, -1 for nobody
+	Mark   int                         `json:"mark"`   // of the ribbon
+	Before bool                        `json:"before"` // nothing is counted yet: an estimate can be said
 }
 
 // Span is a stretch of a sentence; a strong one has the hue of its place.
@@ -404,6 +405,7 @@ type Needs struct {
 	Result   string   `json:"result"` // the tray of the result; empty where none is
 	Small    [][]int  `json:"small"`  // cards for each number, highest first
 	Large    []int    `json:"large"`
+	Alone    bool     `json:"alone"` // cards and column do the work alone
 	Trays    int      `json:"trays"`
 	TraysSay string   `json:"traysSay"`
 	CardsSay string   `json:"cardsSay"`

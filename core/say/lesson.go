@@ -33,6 +33,9 @@ func (w Words) Phase(at swap.Position) string {
 	case swap.Joining:
 		return "join"
 	case swap.Work:
+		if !at.Place.HasPiece() { // a long word, where there is little room
+			return w.Numeral(place.Number(at.Place.Unit()))
+		}
 		return w.PlaceMany(at.Place)
 	case swap.Swapping:
 		return w.down().SwapNouns()

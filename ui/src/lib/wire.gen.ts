@@ -167,6 +167,11 @@ export interface Step {
   };
   sheet: Sheet;
   form: string[];
+  laid?: {
+    [k: string]: {
+      [k: string]: number[];
+    };
+  };
   cards: number[];
   turn: number;
   mark: number;
@@ -187,6 +192,7 @@ export interface Needs {
   result: string;
   small: number[][];
   large: number[];
+  alone: boolean;
   trays: number;
   traysSay: string;
   cardsSay: string;

@@ -12,11 +12,38 @@
     cell = 24,
     steps = false,
     large = false,
-  }: { cards: number[]; cell?: number; steps?: boolean; large?: boolean } = $props();
+    apart = false,
+  }: {
+    cards: number[];
+    cell?: number;
+    steps?: boolean;
+    large?: boolean;
+    apart?: boolean; // side by side, as the number's expanded form
+  } = $props();
 
-  const PLACE = ['ones', 'tens', 'hundreds', 'thousands', 'ten-thousands'];
+  const PLACE = [
+    'ones',
+    'tens',
+    'hundreds',
+    'thousands',
+    'ten-thousands',
+    'hundred-thousands',
+    'millions',
+  ];
   const length = (n: number): number => String(n).length;
-  const widest = $derived(Math.max(1, ...cards.map(length)));
+  /** The room for the sign between cards that lie apart, in px. */
+  const PLUS = 26;
+  /** How far the right edge of each card lies from that of the last, in px. */
+  const shift = $derived(
+    cards.map((_, i) =>
+      apart ? cards.slice(i + 1).reduce((x, n) => x + length(n) * cell + PLUS, 0) : 0,
+    ),
+  );
+  const wide = $derived(
+    apart && cards.length
+      ? shift[0]! + length(cards[0]!) * cell
+      : Math.max(1, ...cards.map(length)) * cell,
+  );
   const high = $derived(cardHeight(cell, large));
   const drop = $derived(steps ? Math.round(high * 0.8) : 0);
 </script>
@@ -25,8 +52,8 @@
   class="cards kid"
   class:large
   role="img"
-  aria-label={cards.length ? `cards ${cards.join(', ')}` : 'no card'}
-  style:width="{widest * cell}px"
+  aria-label={cards.length ? `cards ${cards.join(apart ? ' + ' : ', ')}` : 'no card'}
+  style:width="{wide}px"
   style:height="{high + drop * Math.max(0, cards.length - 1)}px"
   style:font-size="{cell * 1.12}px"
 >
@@ -36,10 +63,16 @@
       style:width="{length(card) * cell}px"
       style:height="{high}px"
       style:top="{i * drop}px"
+      style:right="{shift[i]}px"
       style:color="var(--{PLACE[length(card) - 1]}-ink)"
       style:border-top-color="var(--{PLACE[length(card) - 1]})"
       >{#each String(card) as digit, d (d)}<i>{digit}</i>{/each}</span
     >
+    {#if apart && i > 0}
+      <span class="plus" style:right="{shift[i]! + length(card) * cell}px" style:width="{PLUS}px"
+        >+</span
+      >
+    {/if}
   {/each}
 </span>
 
@@ -51,14 +84,28 @@
   }
   .card {
     position: absolute;
-    right: 0;
     display: flex;
+    transition: right 0.4s cubic-bezier(0.3, 0.1, 0.2, 1);
     align-items: center;
     border: 1px solid currentcolor;
     border-top-width: 5px;
     border-radius: 3px;
     background: #fff;
     line-height: 1;
+  }
+  .plus {
+    position: absolute;
+    top: 0;
+    height: 100%;
+    display: grid;
+    place-items: center;
+    font-size: 20px;
+    font-weight: 700;
+  }
+  @media (prefers-reduced-motion: reduce) {
+    .card {
+      transition: none;
+    }
   }
   .large .card {
     font-weight: 700;

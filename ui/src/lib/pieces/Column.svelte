@@ -42,6 +42,11 @@
   const whole = (row: number, place: string): Ink | undefined =>
     at(sheet.marks, row, place).find((m) => !m.side);
   const unit = (place: string): number => words.find((w) => w.id === place)?.unit ?? 1;
+  /** What a place is worth; a long number stands in two lines. */
+  const unitLines = (place: string): string[] => {
+    const text = String(unit(place));
+    return text.length > 4 ? [text.slice(0, -3), text.slice(-3)] : [text];
+  };
   const named = $derived(Object.keys(names).length > 0);
   const text = $derived.by(() => {
     const read = (row: number): string => places.map((p) => whole(row, p)?.digit ?? '').join('');
@@ -67,7 +72,10 @@
     ></div>
     {#if heads}
       <div class="head" style:grid-column={i + 2} style:color="var(--{place}-ink)">
-        <Mark {place} />{unit(place)}
+        <Mark {place} />
+        {#each unitLines(place) as line, k (k)}<span class:short={unitLines(place).length > 1}
+            >{line}</span
+          >{/each}
       </div>
     {/if}
     {#each rows as row (row)}
@@ -137,6 +145,10 @@
     padding-top: 6px;
     font-size: var(--t2);
     line-height: 22px;
+  }
+  .head .short {
+    font-size: var(--t1);
+    line-height: 15px;
   }
   .strip {
     min-height: 1.4em;

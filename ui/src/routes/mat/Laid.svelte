@@ -12,7 +12,15 @@
     plan,
     zones,
     w,
-  }: { lesson: Lesson; index: number; plan: Layout; zones: string[]; w: number } = $props();
+    apart,
+  }: {
+    lesson: Lesson;
+    index: number;
+    plan: Layout;
+    zones: string[];
+    w: number;
+    apart: boolean; // cards lie apart, as the expanded form
+  } = $props();
 
   const sum = $derived(lesson.link.sum);
   const step = $derived(lesson.steps[index]!);
@@ -52,12 +60,13 @@
     cell={rimCell}
     x={tray.x + 20}
     y={tray.y}
+    apart={apart && plan.bands[zone]!.width > 500}
   />
 {/each}
 
 {#if joined}
   {#if slid}
-    <Rim cards={slid.cards} cell={largeCell} large x={joined.x + 20} y={joined.y} />
+    <Rim cards={slid.cards} cell={largeCell} large x={joined.x + 20} y={joined.y} {apart} />
   {:else}
     <div
       class="labels"
@@ -81,6 +90,7 @@
     large
     x={start.x + 20}
     y={start.y}
+    {apart}
   />
 {/if}
 {#if taking}
@@ -98,7 +108,7 @@
 {/if}
 
 {#if band && slid && taking}
-  <Rim cards={slid.cards} cell={smallCell} x={start!.x} y={band.y + band.height} right />
+  <Rim cards={slid.cards} cell={smallCell} x={start!.x} y={band.y + band.height} right {apart} />
 {:else if band && !slid}
   {#each band.lanes as lane (lane.place)}
     {@const w = written.find((s) => s.place === lane.place)}

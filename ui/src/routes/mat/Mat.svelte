@@ -12,6 +12,7 @@
   import Column from '../../lib/pieces/Column.svelte';
   import { loadDesk, shared, view } from '../../lib/state.svelte';
   import type { Ink } from '../../lib/wire.gen';
+  import CardScene from './CardScene.svelte';
   import Estimate from './Estimate.svelte';
   import Scene from './Scene.svelte';
   import Store from './Store.svelte';
@@ -121,8 +122,8 @@
   const turnOver = (): void => void (expanded = !expanded);
   const toMaterial = (id: string): void => void hand.change({ material: id });
   const other = (): void => {
-    const m = desk.words.materials.find((x) => x.id !== material);
-    if (m && shared.mayPresent) toMaterial(m.id);
+    const all = desk.words.materials.map((m) => m.id);
+    if (shared.mayPresent) toMaterial(all[(all.indexOf(material) + 1) % all.length]!);
   };
 
   onMount(() => hand.load());
@@ -149,8 +150,8 @@
   keys={[
     ['space', 'the next step'],
     ['backspace', 'a step back'],
-    ['m', 'beads or blocks'],
-    ['x', 'column or expanded form'],
+    ['m', 'another material'],
+    ['x', 'column or expanded form, cards apart'],
     ['q', 'ask before each step, or not'],
     ['w', 'write who did what'],
   ]}
@@ -163,6 +164,7 @@
       <Store
         words={desk.words}
         {material}
+        alone={lesson?.needs.alone ?? false}
         {step}
         {next}
         onmaterial={toMaterial}
@@ -185,7 +187,19 @@
           <span class="is">is about <span class="gap"></span></span>
         </p>
       {:else if lesson && w > 0 && h > 0}
-        <Scene {lesson} index={hand.index} {material} words={desk.words} {w} {h} />
+        {#if lesson.needs.alone}
+          <CardScene {lesson} index={hand.index} words={desk.words} {w} {h} />
+        {:else}
+          <Scene
+            {lesson}
+            index={hand.index}
+            {material}
+            words={desk.words}
+            {w}
+            {h}
+            apart={expanded}
+          />
+        {/if}
       {/if}
       {#if hand.trouble}
         <div class="note"><Wrong trouble={hand.trouble} /></div>
@@ -219,8 +233,12 @@
             {due}
             now={step.place ?? ''}
             {names}
-            cell={places.length > 4 || rows > 5 ? 48 : 56}
-            size={rows > 5 ? 32 : places.length > 4 ? 40 : 46}
+            cell={places.length > 5
+              ? Math.floor(236 / places.length)
+              : places.length > 4 || rows > 5
+                ? 48
+                : 56}
+            size={rows > 5 ? 32 : places.length > 5 ? 36 : places.length > 4 ? 40 : 46}
           />
         {/if}
       </div>

@@ -14,6 +14,7 @@
     color = 'var(--ink-2)',
     none = 'no card',
     quiet = false,
+    apart = false,
     children,
   }: {
     cards?: number[]; // undefined while none lie here
@@ -26,9 +27,12 @@
     color?: string;
     none?: string; // what is said where no card lies
     quiet?: boolean; // the same as another: ears hear it once
+    apart?: boolean; // the cards are to lie apart; a touch turns it for this set
     children?: Snippet; // what stands beside the cards
   } = $props();
 
+  let turned = $state(false);
+  const open = $derived(turned !== apart);
   const high = $derived(cardHeight(cell, large));
 </script>
 
@@ -47,7 +51,18 @@
       style:height="{high}px"
     ></span>
   {:else if cards.length}
-    <Cards {cards} {cell} {large} />
+    {#if cards.length > 1 && !quiet}
+      <button
+        class="turn"
+        aria-pressed={open}
+        title={open ? 'Slide the cards together' : 'Slide the cards apart'}
+        onclick={() => (turned = !turned)}
+      >
+        <Cards {cards} {cell} {large} apart={open} />
+      </button>
+    {:else}
+      <Cards {cards} {cell} {large} />
+    {/if}
   {:else}
     <span class="nocard kid" style:min-height="{high}px">{none}</span>
   {/if}
@@ -60,6 +75,13 @@
     display: flex;
     align-items: center;
     gap: 10px;
+  }
+  .turn {
+    display: flex;
+    padding: 0;
+    min-height: 0;
+    position: relative;
+    z-index: 1;
   }
   .empty {
     display: block;

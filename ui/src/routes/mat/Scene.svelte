@@ -24,8 +24,16 @@
     words,
     w,
     h,
-  }: { lesson: Lesson; index: number; material: string; words: Words; w: number; h: number } =
-    $props();
+    apart = false,
+  }: {
+    lesson: Lesson;
+    index: number;
+    material: string;
+    words: Words;
+    w: number;
+    h: number;
+    apart?: boolean; // cards lie apart, as the expanded form
+  } = $props();
 
   const steps = $derived(lesson.steps);
   const step = $derived(steps[index]!);
@@ -168,7 +176,7 @@
   {/if}
 </svg>
 
-<Laid {lesson} {index} {plan} zones={now.zones} {w} />
+<Laid {lesson} {index} {plan} zones={now.zones} {w} {apart} />
 
 <style>
   .under,

@@ -10,6 +10,7 @@
   let {
     words,
     material,
+    alone,
     step,
     next,
     onmaterial,
@@ -17,6 +18,7 @@
   }: {
     words: Words;
     material: string;
+    alone: boolean; // cards do the work alone
     step: Step;
     next?: Step;
     onmaterial: (id: string) => void;
@@ -46,7 +48,11 @@
   };
 </script>
 
-{#if handOf(material) === 'drawn'}
+{#if alone}
+  <h1>Cards alone</h1>
+  <p class="small">There is no piece above the thousand cube: cards and column do the work.</p>
+  <p class="cards"><Cards cards={[40, 2]} cell={17} /><Cards cards={[40, 2]} cell={21} large /></p>
+{:else if handOf(material) === 'drawn'}
   <h1>Drawn</h1>
   <ul class="signs">
     {#each [...PIECES].reverse() as place (place)}
@@ -107,19 +113,19 @@
   <h2>Small cards, large cards</h2>
   <p class="cards"><Cards cards={[40, 2]} cell={17} /><Cards cards={[40, 2]} cell={21} large /></p>
 {/if}
-<div class="materials" role="radiogroup" aria-label="Worked with">
-  {#each words.materials as m (m.id)}
-    <button
-      role="radio"
-      aria-checked={m.id === material}
-      disabled={!may}
-      onclick={() => onmaterial(m.id)}
-    >
-      <Piece material={m.id} place="tens" unit={m.id === 'drawings' ? 5 : 2.6} />
-      {m.name}
-    </button>
-  {/each}
-</div>
+{#if !alone}<div class="materials" role="radiogroup" aria-label="Worked with">
+    {#each words.materials as m (m.id)}
+      <button
+        role="radio"
+        aria-checked={m.id === material}
+        disabled={!may}
+        onclick={() => onmaterial(m.id)}
+      >
+        <Piece material={m.id} place="tens" unit={m.id === 'drawings' ? 5 : 2.6} />
+        {m.name}
+      </button>
+    {/each}
+  </div>{/if}
 
 <style>
   .boards {

@@ -168,7 +168,7 @@
   }
 
   async function gather(): Promise<void> {
-    if (!picked?.laidOut || opening) return;
+    if (!picked || opening) return;
     opening = true;
     const id = crypto.randomUUID();
     const drawn = chosen?.problems.some((p) => p.text === picked?.text);
@@ -380,7 +380,7 @@
   {#snippet foot()}
     {#if picked?.why}<p class="why">{picked.why}</p>{/if}
     {#if who.length}<p class="small">For {who.join(', ')}</p>{/if}
-    <Next label="Gather" key="space" disabled={!picked?.laidOut || opening} onclick={gather} />
+    <Next label="Gather" key="space" disabled={!picked || opening} onclick={gather} />
   {/snippet}
 </Bench>
 

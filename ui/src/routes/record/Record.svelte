@@ -307,7 +307,7 @@
       {#if records.trouble && !page}<Wrong trouble={records.trouble} />{/if}
       {#if page && problem}
         <div class="top" bind:clientWidth={w} bind:clientHeight={h}>
-          {#if lesson && nth === page.index && w > 0 && h > 380}
+          {#if lesson && !lesson.needs.alone && nth === page.index && w > 0 && h > 380}
             <Scene
               {lesson}
               index={ended ? lesson.steps.length - 1 : hand.index}
