@@ -18,6 +18,7 @@ const module = "vineswap/"
 var arrows = map[string][]string{
 	"core/place":    {},
 	"core/swap":     {"core/place"},
+	"core/hue":      {},
 	"core/paper":    {"core/place", "core/swap"},
 	"core/choose":   {"core/place"},
 	"core/material": {"core/place", "core/swap"},
@@ -25,8 +26,8 @@ var arrows = map[string][]string{
 	"core/book":     {"core/place", "core/swap", "core/choose", "core/material"},
 	"core/ladder":   {"core/place", "core/swap", "core/choose", "core/slip", "core/book"},
 	"core/group":    {"core/choose", "core/book", "core/ladder"},
-	"core/say":      {"core/place", "core/swap", "core/choose", "core/material", "core/slip", "core/book", "core/ladder", "core/group"},
-	"core/setting":  {"core/say", "core/material", "core/swap", "core/paper"},
+	"core/say":      {"core/hue", "core/place", "core/swap", "core/choose", "core/material", "core/slip", "core/book", "core/ladder", "core/group"},
+	"core/setting":  {"core/hue", "core/say", "core/material", "core/swap", "core/paper"},
 	"core/lesson":   {"core/place", "core/swap", "core/choose", "core/material", "core/book", "core/say"},
 	"wire":          {"core/*"},
 	"wire/gen":      {"wire"},

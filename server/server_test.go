@@ -17,6 +17,7 @@ import (
 
 	"github.com/google/uuid"
 
+	"vineswap/core/hue"
 	"vineswap/core/setting"
 	"vineswap/pgtest"
 	"vineswap/server"
@@ -486,6 +487,11 @@ func TestBadInput(t *testing.T) {
 	h := newHouse(t)
 	lead := h.person("lead")
 	choose := func(more string) string { return `{"digits":[2,2],"count":3` + more + `}` }
+	colours, err := json.Marshal(hue.Ours())
+	if err != nil {
+		t.Fatal(err)
+	}
+	ours := string(colours)
 	for _, c := range []struct {
 		name, method, path, body string
 		status                   int
@@ -512,8 +518,8 @@ func TestBadInput(t *testing.T) {
 		{"a lesson below nothing", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","problems":[[1,-2]]}`, 422, "problems"},
 		{"a lesson of too many digits", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","problems":[[9000000,1000]]}`, 422, "problems"},
 		{"a lesson of another stage", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","problems":[[1,2]],"stage":"x"}`, 422, "stage"},
-		{"a word that is no setting", "PUT", "/settings", `{"revision":1,"swap":"barter","places":"ones","material":"beads","digits":"by-kind","teens":"plain","comma":"none","when":"at-ten","carried":"above","crossing":"cross-out","order":"as-needed","zeros":"place-by-place"}`, 422, ""},
-		{"old settings", "PUT", "/settings", `{"revision":7,"swap":"trade","places":"ones","material":"beads","digits":"by-kind","teens":"plain","comma":"none","when":"at-ten","carried":"above","crossing":"cross-out","order":"as-needed","zeros":"place-by-place"}`, 409, ""},
+		{"a word that is no setting", "PUT", "/settings", `{"revision":1,"swap":"barter","places":"ones","material":"beads","digits":"by-kind","teens":"plain","comma":"none","when":"at-ten","carried":"above","crossing":"cross-out","order":"as-needed","zeros":"place-by-place","colours":` + ours + `}`, 422, ""},
+		{"old settings", "PUT", "/settings", `{"revision":7,"swap":"trade","places":"ones","material":"beads","digits":"by-kind","teens":"plain","comma":"none","when":"at-ten","carried":"above","crossing":"cross-out","order":"as-needed","zeros":"place-by-place","colours":` + ours + `}`, 409, ""},
 	} {
 		t.Run(c.name, func(t *testing.T) {
 			got := lead.send(c.method, lead.class(c.path), c.body)

@@ -6,6 +6,7 @@ import (
 
 	"vineswap/core/book"
 	"vineswap/core/choose"
+	"vineswap/core/hue"
 	"vineswap/core/lesson"
 	"vineswap/core/material"
 	"vineswap/core/paper"
@@ -36,6 +37,7 @@ func SettingsOf(c setting.Class, revision int) Settings {
 	return Settings{
 		Revision: revision, Swap: string(c.Swap), Places: string(c.Places), And: c.And, Material: string(c.Material),
 		Digits: string(c.Digits), Teens: string(c.Teens), Comma: string(c.Comma), When: string(c.When), Carried: string(c.Carried), Crossing: string(c.Crossing), Order: string(c.Order), Zeros: string(c.Zeros),
+		Colours: coloursOf(c.Colours),
 	}
 }
 
@@ -44,7 +46,47 @@ func ClassOf(s Settings) setting.Class {
 	return setting.Class{
 		Swap: say.SwapWord(s.Swap), Places: say.PlaceWord(s.Places), And: s.And, Material: material.Kind(s.Material), Digits: say.DigitWord(s.Digits),
 		Teens: say.TeenWord(s.Teens), Comma: say.Separator(s.Comma), When: swap.When(s.When), Carried: paper.Carried(s.Carried), Crossing: paper.Crossing(s.Crossing), Order: swap.Order(s.Order), Zeros: swap.Zeros(s.Zeros),
+		Colours: setOf(s.Colours),
 	}
+}
+
+func coloursOf(s hue.Set) Colours {
+	var out Colours
+	for _, c := range s.Places {
+		out.Places = append(out.Places, string(c))
+	}
+	for _, c := range s.Stair {
+		out.Stair = append(out.Stair, string(c))
+	}
+	return out
+}
+
+func setOf(c Colours) hue.Set {
+	var out hue.Set
+	for i := range min(len(c.Places), hue.Places) {
+		out.Places[i] = hue.Colour(c.Places[i])
+	}
+	for i := range min(len(c.Stair), hue.Stairs) {
+		out.Stair[i] = hue.Colour(c.Stair[i])
+	}
+	return out
+}
+
+// PaletteOf makes the colours of a class for the screen.
+func PaletteOf(w say.Words, s hue.Set) Palette {
+	out := Palette{Ours: coloursOf(hue.Ours()), Alike: w.Alike(s)}
+	shade := func(id, name string, c hue.Colour) Shade {
+		made := hue.ShadeOf(c)
+		return Shade{id, name, string(made.Fill), string(made.Ink), string(made.Tint), say.Darkened(made)}
+	}
+	for i, c := range s.Places {
+		p := place.Place(i)
+		out.Places = append(out.Places, shade(p.String(), w.PlaceMany(p), c))
+	}
+	for i, c := range s.Stair {
+		out.Stair = append(out.Stair, shade(fmt.Sprint("stair-", i+1), fmt.Sprint("bar of ", i+1), c))
+	}
+	return out
 }
 
 // examplePlaces is how many places the example of a stage has.

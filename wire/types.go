@@ -40,6 +40,7 @@ type Desk struct {
 	Day      string       `json:"day"` // today in the class's zone, in words
 	Settings Settings     `json:"settings"`
 	Words    Words        `json:"words"`
+	Palette  Palette      `json:"palette"`
 	Stages   []Stage      `json:"stages"`
 	Learners []Learner    `json:"learners"`
 	InHand   *LessonLink  `json:"inHand,omitempty"`
@@ -48,19 +49,44 @@ type Desk struct {
 
 // Settings is what a class has set, and the revision that a change starts from.
 type Settings struct {
-	Revision int    `json:"revision"`
-	Swap     string `json:"swap" validate:"required"`
-	Places   string `json:"places" validate:"required"`
-	And      bool   `json:"and"`
-	Material string `json:"material" validate:"required"`
-	Digits   string `json:"digits" validate:"required"`
-	Teens    string `json:"teens" validate:"required"`
-	Comma    string `json:"comma" validate:"required"`
-	When     string `json:"when" validate:"required"`
-	Carried  string `json:"carried" validate:"required"`
-	Crossing string `json:"crossing" validate:"required"`
-	Order    string `json:"order" validate:"required"`
-	Zeros    string `json:"zeros" validate:"required"`
+	Revision int     `json:"revision"`
+	Swap     string  `json:"swap" validate:"required"`
+	Places   string  `json:"places" validate:"required"`
+	And      bool    `json:"and"`
+	Material string  `json:"material" validate:"required"`
+	Digits   string  `json:"digits" validate:"required"`
+	Teens    string  `json:"teens" validate:"required"`
+	Comma    string  `json:"comma" validate:"required"`
+	When     string  `json:"when" validate:"required"`
+	Carried  string  `json:"carried" validate:"required"`
+	Crossing string  `json:"crossing" validate:"required"`
+	Order    string  `json:"order" validate:"required"`
+	Zeros    string  `json:"zeros" validate:"required"`
+	Colours  Colours `json:"colours"`
+}
+
+// Colours are those of the class's own set, each as "#rrggbb".
+type Colours struct {
+	Places []string `json:"places" validate:"len=4"` // ones first
+	Stair  []string `json:"stair" validate:"len=9"`  // the bar of one first
+}
+
+// Palette is the colours of a class with what is made of them for the screen.
+type Palette struct {
+	Places []Shade `json:"places"` // ones first
+	Stair  []Shade `json:"stair"`
+	Ours   Colours `json:"ours"`  // those that a class begins with
+	Alike  string  `json:"alike"` // what is to be said where two are hard to tell apart
+}
+
+// Shade is one colour of a palette.
+type Shade struct {
+	ID   string `json:"id"` // "tens", "stair-3"
+	Name string `json:"name"`
+	Fill string `json:"fill"`
+	Ink  string `json:"ink"`  // for text
+	Tint string `json:"tint"` // a light ground
+	Says string `json:"says"` // that it was darkened for text; empty where it was not
 }
 
 // Choices lists the sides of each setting with a live example.

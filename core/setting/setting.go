@@ -7,6 +7,7 @@ import (
 	"errors"
 	"fmt"
 
+	"vineswap/core/hue"
 	"vineswap/core/material"
 	"vineswap/core/paper"
 	"vineswap/core/say"
@@ -32,13 +33,14 @@ type Class struct {
 	Crossing paper.Crossing `json:"crossing"`
 	Order    swap.Order     `json:"order"`
 	Zeros    swap.Zeros     `json:"zeros"`
+	Colours  hue.Set        `json:"colours"` // of the class's own set
 }
 
 // Default is what a new class has: the first side of every choice.
 func Default() Class {
 	return Class{
 		Version: Version, Swap: say.Swap, Places: say.Ones, Material: material.Beads, Digits: say.ByKind, Teens: say.PlainTeens, Comma: say.NoSeparator,
-		When: swap.AtTen, Carried: paper.Above, Crossing: paper.CrossOut, Order: swap.AsNeeded, Zeros: swap.PlaceByPlace,
+		When: swap.AtTen, Carried: paper.Above, Crossing: paper.CrossOut, Order: swap.AsNeeded, Zeros: swap.PlaceByPlace, Colours: hue.Ours(),
 	}
 }
 
@@ -70,15 +72,18 @@ func Read(data []byte) (Class, error) {
 // unknown.
 func Made(c Class) (Class, error) {
 	c.Version = Version
-	_, err := c.checked()
-	return c, err
+	made, err := c.checked()
+	if err != nil {
+		return c, err
+	}
+	return made, nil
 }
 
 // checked returns the record with a default for every side that is not known,
 // and an error that names those.
 func (c Class) checked() (Class, error) {
 	usual := Default()
-	var errs [11]error
+	var errs [12]error
 	c.Swap, errs[0] = known(c.Swap, usual.Swap, say.SwapWords())
 	c.Places, errs[1] = known(c.Places, usual.Places, say.PlaceWords())
 	c.Material, errs[2] = known(c.Material, usual.Material, material.Kinds())
@@ -90,6 +95,7 @@ func (c Class) checked() (Class, error) {
 	c.Order, errs[8] = known(c.Order, usual.Order, []swap.Order{swap.AsNeeded, swap.SwapsFirst})
 	c.Zeros, errs[9] = known(c.Zeros, usual.Zeros, []swap.Zeros{swap.PlaceByPlace, swap.AsOne})
 	c.Crossing, errs[10] = known(c.Crossing, usual.Crossing, paper.CrossingSides())
+	c.Colours, errs[11] = c.Colours.Checked()
 	return c, errors.Join(errs[:]...)
 }
 

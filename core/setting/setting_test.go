@@ -48,7 +48,7 @@ func TestMade(t *testing.T) {
 	for name, spoil := range map[string]func(*setting.Class){
 		"swap": func(c *setting.Class) { c.Swap = "barter" }, "places": func(c *setting.Class) { c.Places = "singles" }, "material": func(c *setting.Class) { c.Material = "pebbles" },
 		"digits": func(c *setting.Class) { c.Digits = "sung" }, "teens": func(c *setting.Class) { c.Teens = "sung" }, "comma": func(c *setting.Class) { c.Comma = "dot" },
-		"when": func(c *setting.Class) { c.When = "never" }, "carried": func(c *setting.Class) { c.Carried = "away" }, "order": func(c *setting.Class) { c.Order = "later" }, "zeros": func(c *setting.Class) { c.Zeros = "jump" },
+		"when": func(c *setting.Class) { c.When = "never" }, "carried": func(c *setting.Class) { c.Carried = "away" }, "order": func(c *setting.Class) { c.Order = "later" }, "zeros": func(c *setting.Class) { c.Zeros = "jump" }, "colours": func(c *setting.Class) { c.Colours.Stair[3] = "blue" },
 	} {
 		c := whole
 		spoil(&c)

@@ -36,6 +36,19 @@
 
   onMount(loadMe);
 
+  // The colours of the class's own set, for every picture of a piece and every text.
+  $effect(() => {
+    const { style } = document.documentElement;
+    for (const shade of [
+      ...(shared.desk?.palette.places ?? []),
+      ...(shared.desk?.palette.stair ?? []),
+    ]) {
+      style.setProperty(`--${shade.id}`, shade.fill);
+      style.setProperty(`--${shade.id}-ink`, shade.ink);
+      style.setProperty(`--${shade.id}-tint`, shade.tint);
+    }
+  });
+
   // The address names the class; without one the first is opened.
   $effect(() => {
     if (!shared.me || word) return;

@@ -294,6 +294,7 @@ export interface Desk {
   day: string;
   settings: Settings;
   words: Words;
+  palette: Palette;
   stages: Stage[];
   learners: Learner[];
   inHand?: LessonLink;
@@ -313,6 +314,11 @@ export interface Settings {
   crossing: string;
   order: string;
   zeros: string;
+  colours: Colours;
+}
+export interface Colours {
+  places: string[];
+  stair: string[];
 }
 export interface Words {
   noSwap: string;
@@ -335,6 +341,20 @@ export interface Material {
 export interface PieceWord {
   one: string;
   many: string;
+}
+export interface Palette {
+  places: Shade[];
+  stair: Shade[];
+  ours: Colours;
+  alike: string;
+}
+export interface Shade {
+  id: string;
+  name: string;
+  fill: string;
+  ink: string;
+  tint: string;
+  says: string;
 }
 export interface Choices {
   matters: Matter[];

@@ -82,7 +82,12 @@
     </g>
     {@render beadFace('beads-cube-t', 'var(--thousands-ink)', '#f6be45', '#fde9b4')}
     {@render beadFace('beads-cube-l', 'var(--thousands-ink)', '#e5a021', '')}
-    {@render beadFace('beads-cube-r', '#6a2710', '#c98414', '')}
+    {@render beadFace(
+      'beads-cube-r',
+      'color-mix(in srgb, var(--thousands-ink), black 16%)',
+      '#c98414',
+      '',
+    )}
     {@render cube('beads-thousands', 'beads-cube', 'var(--thousands-ink)')}
 
     <g id="blocks-ones">
@@ -102,7 +107,7 @@
       <rect width="1" height="10" rx=".12" fill="var(--tens)" />
       <path
         d="M0 1H1M0 2H1M0 3H1M0 4H1M0 6H1M0 7H1M0 8H1M0 9H1"
-        stroke="#bfe3e0"
+        stroke="color-mix(in srgb, var(--tens), white 70%)"
         stroke-width=".1"
       />
       <path d="M0 5H1" stroke="#fff" stroke-width=".22" />
@@ -115,7 +120,12 @@
         stroke-width=".14"
       />
     </g>
-    {@render blockFace('blocks-face', 'var(--hundreds)', '#c99bbb', '#f3e3ee')}
+    {@render blockFace(
+      'blocks-face',
+      'var(--hundreds)',
+      'color-mix(in srgb, var(--hundreds), white 48%)',
+      'color-mix(in srgb, var(--hundreds), white 84%)',
+    )}
     <g id="blocks-hundreds">
       <rect x="-.24" y="-.24" width="10.48" height="10.48" rx=".3" fill="var(--sheet)" />
       <use href="#blocks-face" />
@@ -128,9 +138,24 @@
         stroke-width=".2"
       />
     </g>
-    {@render blockFace('blocks-cube-t', '#c97051', '#f3c9b6', '#fff1ea')}
-    {@render blockFace('blocks-cube-l', 'var(--thousands)', '#e39e83', '#f8d9cb')}
-    {@render blockFace('blocks-cube-r', '#994426', '#c97e60', '#e9bba6')}
+    {@render blockFace(
+      'blocks-cube-t',
+      'color-mix(in srgb, var(--thousands), white 18%)',
+      'color-mix(in srgb, var(--thousands), white 70%)',
+      'color-mix(in srgb, var(--thousands), white 92%)',
+    )}
+    {@render blockFace(
+      'blocks-cube-l',
+      'var(--thousands)',
+      'color-mix(in srgb, var(--thousands), white 46%)',
+      'color-mix(in srgb, var(--thousands), white 80%)',
+    )}
+    {@render blockFace(
+      'blocks-cube-r',
+      'color-mix(in srgb, var(--thousands), black 20%)',
+      'color-mix(in srgb, var(--thousands), white 24%)',
+      'color-mix(in srgb, var(--thousands), white 62%)',
+    )}
     {@render cube('blocks-thousands', 'blocks-cube', 'var(--thousands-ink)')}
 
     {#each PIECES as place (place)}

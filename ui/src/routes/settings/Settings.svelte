@@ -11,6 +11,7 @@
   import Plain from '../../lib/parts/Plain.svelte';
   import Column from '../../lib/pieces/Column.svelte';
   import Wrong from '../../lib/parts/Wrong.svelte';
+  import Colours from './Colours.svelte';
   import {
     classPath,
     guarded,
@@ -42,14 +43,16 @@
   // One after another, each from the newest revision.
   let line = Promise.resolve();
   let waiting = 0;
-  const set = (id: string, value: string): void => {
+  const set = (id: string, value: string): void =>
+    change({ [id]: id === 'and' ? value === 'true' : value });
+  const change = (part: Partial<Settings>): void => {
     shared.saving = 'saving';
     waiting++;
-    line = line.then(() => keep(id, value));
+    line = line.then(() => keep(part));
   };
-  async function keep(id: string, value: string): Promise<void> {
-    const next = { ...desk.settings, [id]: id === 'and' ? value === 'true' : value };
+  async function keep(part: Partial<Settings>): Promise<void> {
     try {
+      const next = { ...desk.settings, ...part };
       shared.desk = await guarded(api<Desk>('PUT', classPath('/settings'), next));
       trouble = undefined;
       await load();
@@ -82,6 +85,12 @@
   {#snippet mat()}
     <div class="matters">
       {#if trouble}<Wrong {trouble} />{/if}
+      <Colours
+        palette={desk.palette}
+        colours={desk.settings.colours}
+        may={lead}
+        onset={(colours) => change({ colours })}
+      />
       {#each choices?.matters ?? [] as matter (matter.id)}
         <fieldset disabled={!lead}>
           <legend>{matter.name}</legend>
