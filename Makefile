@@ -6,7 +6,7 @@ BIN := bin/vineswap
 GO_FILES := $(shell find . -name '*.go' -not -path './ui/node_modules/*') go.mod go.sum $(shell find store/migrations -name '*.sql')
 UI_FILES := $(shell find ui/src ui/public -type f) ui/index.html ui/vite.config.ts ui/svelte.config.js ui/tsconfig.json
 
-.PHONY: help demo demo-reset test lint build wire screenshots bench needs needs-test
+.PHONY: help demo demo-reset test lint build wire screenshots bench smooth needs needs-test
 
 help: ## list the targets
 	@grep -E '^[a-z-]+:.*## ' Makefile | sed -E 's/:.*## /\t/' | expand -t 16
@@ -52,5 +52,8 @@ test: needs-test lint build ## install what is missing, lint, run all tests
 bench: ## the speeds that are asked for
 	go test -run '^$$' -bench . -benchmem ./core/...
 
+smooth: needs-test build ## how a full mat steps in a slow browser, beside an empty page
+	@scripts/demo-with.sh go run ./e2e/smooth
+
 screenshots: needs-test build ## take the pictures of docs/screenshots anew
-	@scripts/screenshots.sh
+	@scripts/demo-with.sh go run ./e2e/shots docs/screenshots

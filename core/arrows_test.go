@@ -42,6 +42,7 @@ var arrows = map[string][]string{
 	"cmd/vineswap":  {"core/*", "store", "server", "ui", "localpg", "demo"},
 	"e2e/guide":     {},
 	"e2e/shots":     {"demo", "e2e/guide"},
+	"e2e/smooth":    {"demo", "e2e/guide"},
 }
 
 // standardOnly are the rooms that need nothing but the standard library.

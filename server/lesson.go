@@ -171,8 +171,15 @@ func (s *Server) changeLesson(c *call) error {
 	case err != nil:
 		return err
 	}
+	if c.Get("Prefer") == minimal {
+		return c.JSON(wire.Moved{Revision: kept.Revision + 1, At: kept.At.String()})
+	}
 	return s.answerLesson(c, id)
 }
+
+// minimal is what a screen prefers that has the whole trace and moved one step on
+// (RFC 7240).
+const minimal = "return=minimal"
 
 // stale answers a write from an old revision with the current state.
 func (s *Server) stale(c *call, id uuid.UUID) error {

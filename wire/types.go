@@ -331,6 +331,13 @@ type LessonChange struct {
 	More     bool     `json:"more,omitempty"`    // one more problem like the first is taken in hand
 }
 
+// Moved is the short answer to a screen that only moved to another step: the new
+// revision, and the step at which the lesson now is.
+type Moved struct {
+	Revision int    `json:"revision"`
+	At       string `json:"at"`
+}
+
 // LessonLink is a lesson as the ribbon and Today show it.
 type LessonLink struct {
 	ID       string   `json:"id"`

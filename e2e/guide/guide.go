@@ -15,6 +15,7 @@ import (
 	"github.com/chromedp/cdproto/cdp"
 	"github.com/chromedp/cdproto/emulation"
 	"github.com/chromedp/cdproto/log"
+	"github.com/chromedp/cdproto/performance"
 	"github.com/chromedp/cdproto/runtime"
 	"github.com/chromedp/chromedp"
 	"github.com/chromedp/chromedp/kb"
@@ -143,11 +144,46 @@ func (g *Guide) Turn(width, height int64) *Guide {
 
 // LessMotion asks the page for less motion, as a setting of the device does.
 func (g *Guide) LessMotion() *Guide {
-	_, err := chromedp.Call(g.ctx, emulation.SetEmulatedMedia, emulation.SetEmulatedMediaParams{
-		Features: []*emulation.MediaFeature{{Name: "prefers-reduced-motion", Value: "reduce"}},
-	})
-	g.fail("less motion", err)
+	return g.Media("prefers-reduced-motion", "reduce")
+}
+
+// Slow makes the tab's processor so many times slower.
+func (g *Guide) Slow(times float64) *Guide {
+	_, err := chromedp.Call(g.ctx, emulation.SetCPUThrottlingRate, emulation.SetCPUThrottlingRateParams{Rate: times})
+	g.fail("slow", err)
 	return g
+}
+
+// Media asks the page for a feature of its medium, as a setting of the device does:
+// "forced-colors" to be "active".
+func (g *Guide) Media(feature, value string) *Guide {
+	_, err := chromedp.Call(g.ctx, emulation.SetEmulatedMedia, emulation.SetEmulatedMediaParams{
+		Features: []*emulation.MediaFeature{{Name: feature, Value: value}},
+	})
+	g.fail(feature, err)
+	return g
+}
+
+// Spent is what the tab has spent so far, in seconds, by name: "ScriptDuration",
+// "LayoutDuration", "RecalcStyleDuration", "TaskDuration".
+func (g *Guide) Spent() map[string]float64 {
+	out := map[string]float64{}
+	if g.err != nil {
+		return out
+	}
+	if _, err := chromedp.Call(g.ctx, performance.Enable, performance.EnableParams{}); err != nil {
+		g.fail("metrics", err)
+		return out
+	}
+	got, err := chromedp.Call(g.ctx, performance.GetMetrics, cdp.Empty{})
+	if err != nil {
+		g.fail("metrics", err)
+		return out
+	}
+	for _, m := range got.Metrics {
+		out[m.Name] = m.Value
+	}
+	return out
 }
 
 // Open goes to an address.

@@ -13,10 +13,10 @@ import (
 
 func main() {
 	if len(os.Args) != 3 {
-		fmt.Fprintln(os.Stderr, "usage: shots ADDRESS FOLDER")
+		fmt.Fprintln(os.Stderr, "usage: shots FOLDER ADDRESS")
 		os.Exit(2)
 	}
-	if err := shots(os.Args[1], os.Args[2]); err != nil {
+	if err := shots(os.Args[2], os.Args[1]); err != nil {
 		fmt.Fprintln(os.Stderr, "shots:", err)
 		os.Exit(1)
 	}

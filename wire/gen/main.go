@@ -24,6 +24,7 @@ type All struct {
 	Typed        wire.Typed        `json:"typed"`
 	NewLesson    wire.NewLesson    `json:"newLesson"`
 	LessonChange wire.LessonChange `json:"lessonChange"`
+	Moved        wire.Moved        `json:"moved"`
 	Lesson       wire.Lesson       `json:"lesson"`
 
 	Record        wire.Record        `json:"record"`

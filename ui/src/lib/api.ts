@@ -18,8 +18,15 @@ const token = (): string =>
     .find((part) => part.startsWith('vineswap_token='))
     ?.slice('vineswap_token='.length) ?? '';
 
-async function send(method: string, path: string, body?: unknown): Promise<Response> {
-  const headers: Record<string, string> = { Accept: 'application/json' };
+type Headers = Record<string, string>;
+
+async function send(
+  method: string,
+  path: string,
+  body?: unknown,
+  more?: Headers,
+): Promise<Response> {
+  const headers: Headers = { Accept: 'application/json', ...more };
   if (body !== undefined) headers['Content-Type'] = 'application/json';
   if (method !== 'GET') headers['X-Csrf-Token'] = decodeURIComponent(token());
   try {
@@ -50,13 +57,18 @@ async function trouble(response: Response): Promise<Trouble> {
  * Sends a request and returns the answer. A token that has run out is renewed
  * once, so that a page left open over night goes on working.
  */
-export async function api<T>(method: string, path: string, body?: unknown): Promise<T> {
-  let response = await send(method, path, body);
+export async function api<T>(
+  method: string,
+  path: string,
+  body?: unknown,
+  more?: Headers,
+): Promise<T> {
+  let response = await send(method, path, body, more);
   if (response.status === 403 && method !== 'GET') {
     const refused = await trouble(response);
     if (refused.field !== 'token') throw new Refused(refused);
     await send('GET', '/me');
-    response = await send(method, path, body);
+    response = await send(method, path, body, more);
   }
   if (!response.ok) throw new Refused(await trouble(response));
   return (response.status === 204 ? undefined : await response.json()) as T;

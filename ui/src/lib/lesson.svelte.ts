@@ -3,7 +3,7 @@
 // the network or the session is gone, waits here, also when the view is left.
 import { api, offline, Refused } from './api';
 import { classPath, guarded, shared, troubleOf } from './state.svelte';
-import type { Lesson, LessonChange, Trouble } from './wire.gen';
+import type { Lesson, LessonChange, Moved, Trouble } from './wire.gen';
 
 const AGAIN_MS = 3000;
 
@@ -11,11 +11,13 @@ const AGAIN_MS = 3000;
 const open: Record<string, LessonInHand> = {};
 
 export class LessonInHand {
-  lesson = $state<Lesson>();
+  // Raw: a trace is never changed in place, and is read hundreds of times a step.
+  lesson = $state.raw<Lesson>();
   trouble = $state<Trouble>();
   /** Says that another screen moved the lesson on. */
   conflict = $state<Trouble>();
   index = $state(0);
+  #revision = 0; // from which the next change starts
   #waiting: Partial<LessonChange> = {};
   #sending?: Promise<void>;
   #reading?: Promise<void>;
@@ -56,6 +58,7 @@ export class LessonInHand {
 
   #take(lesson: Lesson): void {
     this.lesson = lesson;
+    this.#revision = lesson.revision;
     this.index = lesson.index;
     this.trouble = undefined;
   }
@@ -78,6 +81,7 @@ export class LessonInHand {
 
   async #sendAll(): Promise<void> {
     await this.#reading; // a change is made to the revision that is read
+    await new Promise((resolve) => setTimeout(resolve)); // what is seen comes first
     while (this.#waits) {
       const sending = this.#waiting;
       this.#waiting = {};
@@ -101,14 +105,27 @@ export class LessonInHand {
   }
 
   async #send(change: Partial<LessonChange>): Promise<void> {
-    const body = { revision: this.lesson?.revision ?? 0, ...change };
+    const body = { revision: this.#revision, ...change };
+    if (Object.keys(change).join() === 'at') return this.#move(body);
     const got = await guarded(api<Lesson>('PATCH', this.#path, body));
     // The view may have moved on while this was on its way.
     const index = this.index;
     this.lesson = got;
+    this.#revision = got.revision;
     this.index = got.steps[index] ? index : got.index;
     this.trouble = undefined;
     this.conflict = undefined;
+  }
+
+  /** A step on: the trace is here already, so that only the revision comes back. */
+  async #move(body: Partial<LessonChange>): Promise<void> {
+    const moved = await guarded(
+      api<Moved>('PATCH', this.#path, body, { Prefer: 'return=minimal' }),
+    );
+    // Another trace is worked by now, as when the class has set another way.
+    if (moved.at !== body.at) return this.#read();
+    this.#revision = moved.revision;
+    this.trouble = this.conflict = undefined;
   }
 
   #refused(error: unknown): void {

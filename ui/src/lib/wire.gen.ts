@@ -12,6 +12,7 @@ export interface All {
   typed: Typed;
   newLesson: NewLesson;
   lessonChange: LessonChange;
+  moved: Moved;
   lesson: Lesson;
   record: Record;
   observe: Observe;
@@ -489,6 +490,10 @@ export interface LessonChange {
   at?: string;
   problem?: number;
   more?: boolean;
+}
+export interface Moved {
+  revision: number;
+  at: string;
 }
 export interface Observe {
   id: string;

@@ -2,7 +2,7 @@
 // swap that is looked at before it is made, what has just come and gone. Pure
 // functions of the trace and the layout; the state is the trace's, and nothing is
 // computed again.
-import type { Lesson, Step } from '../wire.gen';
+import type { Step, Sum } from '../wire.gen';
 import {
   lie,
   lieInGroups,
@@ -60,16 +60,20 @@ const JOINED = 'joined';
 const upper = (place: string | undefined): PlaceId => PIECES[PIECES.indexOf(place ?? '') + 1] ?? '';
 
 /** The zones into which a number is taken apart. */
-function partsOf(lesson: Lesson, hand: Hand): string[] {
-  const { kind, numbers } = lesson.link.sum;
+function partsOf({ kind, numbers }: Sum, hand: Hand): string[] {
   if (kind === 'difference') return hand === 'drawn' ? [] : ['taken'];
   if (kind === 'share') return Array.from({ length: numbers[1]! }, (_, i) => `share-${i + 1}`);
   return kind === 'group' ? ['groups'] : [];
 }
 
 /** What a lesson asks of its mat, by all that ever lies in each zone. */
-export function workOf(lesson: Lesson, places: PlaceId[], tracked: Piece[][], hand: Hand): Work {
-  const { steps } = lesson;
+export function workOf(
+  sum: Sum,
+  steps: Step[],
+  places: PlaceId[],
+  tracked: Piece[][],
+  hand: Hand,
+): Work {
   const joins = steps.some((s) => s.kind === 'join');
   const most: Record<string, Counts> = {};
   for (const lying of tracked) {
@@ -88,14 +92,14 @@ export function workOf(lesson: Lesson, places: PlaceId[], tracked: Piece[][], ha
     hand,
     places,
     trays: joins ? steps.filter((s) => s.kind === 'label').map((s) => `tray-${s.tray}`) : [],
-    parts: partsOf(lesson, hand),
+    parts: partsOf(sum, hand),
     rest: most.remainder !== undefined,
     most,
     swaps: steps.flatMap((s) => {
       if (s.kind === 'swap') return [{ from: upper(s.place), to: s.place! }];
       return s.kind === 'swap-down' ? [{ from: s.from!, to: s.to! }] : [];
     }),
-    group: lesson.link.sum.kind === 'group' ? lesson.link.sum.numbers[1]! : 0,
+    group: sum.kind === 'group' ? sum.numbers[1]! : 0,
   };
 }
 
@@ -103,10 +107,10 @@ const laneOf = (plan: Layout, zone: string, place: PlaceId): Lane | undefined =>
   plan.bands[zone]?.lanes.find((l) => l.place === place);
 
 /** Which trays are seen at a step. */
-export function zonesAt(lesson: Lesson, index: number, plan: Layout): string[] {
+export function zonesAt(steps: Step[], index: number, plan: Layout): string[] {
   const all = Object.keys(plan.bands);
   if (!all.includes(JOINED)) return all;
-  const joined = index >= lesson.steps.findIndex((s) => s.kind === 'join');
+  const joined = index >= steps.findIndex((s) => s.kind === 'join');
   return all.filter((zone) => (zone === JOINED) === joined);
 }
 
@@ -131,10 +135,9 @@ const without = (pieces: Piece[], others: Piece[]): Piece[] => {
   return pieces.filter((p) => !ids.has(p.id));
 };
 
-export function scene(lesson: Lesson, index: number, plan: Layout, tracked: Piece[][]): Scene {
-  const { steps } = lesson;
+export function scene(steps: Step[], index: number, plan: Layout, tracked: Piece[][]): Scene {
   const step = steps[index]!;
-  const zones = zonesAt(lesson, index, plan);
+  const zones = zonesAt(steps, index, plan);
   const zone = zones.includes(JOINED) ? JOINED : START;
   const now = tracked[index] ?? [];
   const pieces = heaps(plan, zones, now);

@@ -37,14 +37,34 @@
 
   const steps = $derived(lesson.steps);
   const step = $derived(steps[index]!);
+  // Each is the same from step to step, so that the plan is made once.
+  const sum = $derived(lesson.link.sum);
+  const highest = $derived(lesson.top);
   const places = $derived.by(() => {
-    const top = words.places.findIndex((p) => p.id === lesson.top);
+    const top = words.places.findIndex((p) => p.id === highest);
     return PIECES.slice(0, top + 1).toReversed();
   });
   const hand = $derived(handOf(material));
   const tracked = $derived(track(steps, hand));
-  const plan = $derived(layout(workOf(lesson, places, tracked, hand), w, h));
-  const now = $derived(scene(lesson, index, plan, tracked));
+  const plan = $derived(layout(workOf(sum, steps, places, tracked, hand), w, h));
+  /** What is seen after each step, once it was asked for. */
+  const scenes = $derived.by(() => {
+    const known: Record<number, ReturnType<typeof scene>> = {};
+    const [all, on, pieces] = [steps, plan, tracked];
+    return (i: number) => (known[i] ??= scene(all, i, on, pieces));
+  });
+  const now = $derived(scenes(index));
+  // The steps to come are worked out while nothing else is to be done.
+  $effect(() => {
+    const of = scenes;
+    let [i, waits] = [0, 0];
+    const on = (idle: IdleDeadline): void => {
+      while (i < steps.length && idle.timeRemaining() > 2) of(i++);
+      if (i < steps.length) waits = requestIdleCallback(on);
+    };
+    waits = requestIdleCallback(on);
+    return () => cancelIdleCallback(waits);
+  });
   const unit = $derived(plan.unit);
   const stem = $derived(plan.bands.start ? hops(steps, index) : []);
 
@@ -54,7 +74,7 @@
   const upright = $derived((innerWidth.current ?? 0) <= UPRIGHT);
   const store = (place: string): { x: number; y: number } =>
     upright ? { x: 26, y: h + 20 } : { x: -60, y: BOARD[place] ?? 60 };
-  const ms = $derived(prefersReducedMotion.current ? 0 : 450);
+  const look = $derived({ unit, material, hand, moving: !prefersReducedMotion.current, store });
 
   /** What a tray is, for ears, and what stands on its rim. */
   const saysOf = (zone: string): [says: string, title: string] => {
@@ -113,7 +133,7 @@
   {/each}
 </svg>
 
-<Pieces pieces={now.pieces} {unit} {material} {hand} {ms} {store} />
+<Pieces pieces={now.pieces} {look} />
 
 <svg class="over" width={w} height={h} viewBox="0 0 {w} {h}" class:narrow={w < NARROW}>
   {#each now.rings as r, i (r.key)}
