@@ -45,41 +45,45 @@
   const start = $derived(plan.bands.start);
   const taking = $derived(sum.kind === 'difference');
   /** What is left stands on the lower rim, place by place, then slid together. */
-  const band = $derived(joined ?? (taking ? start : undefined));
+  const band = $derived(plan.bands.joined ?? (taking ? start : undefined));
   const shares = $derived(zones.filter((z) => z.startsWith('share')));
   const shareCell = $derived(shares.length > FEW ? 15 : 20);
   const mine = $derived(written.flatMap((s) => s.cards));
 </script>
 
-{#each zones.filter((z) => z.startsWith('tray')) as zone (zone)}
-  {@const nth = Number(zone.slice('tray-'.length))}
-  {@const tray = plan.bands[zone]!}
-  <Rim
-    cards={cardsOf(nth)}
-    digits={digits(sum.numbers[sum.kind === 'trays' ? 0 : nth - 1]!)}
-    cell={rimCell}
-    x={tray.x + 20}
-    y={tray.y}
-    apart={apart && plan.bands[zone]!.width > 500}
-  />
-{/each}
+<div class:off={!!joined}>
+  {#each trays as nth (nth)}
+    {@const tray = plan.bands[`tray-${nth}`]}
+    {#if tray}<Rim
+        cards={cardsOf(nth)}
+        digits={digits(sum.numbers[sum.kind === 'trays' ? 0 : nth - 1]!)}
+        cell={rimCell}
+        x={tray.x + 20}
+        y={tray.y}
+        apart={apart && tray.width > 500}
+      />{/if}
+  {/each}
+</div>
 
-{#if joined}
-  {#if slid}
-    <Rim cards={slid.cards} cell={largeCell} large x={joined.x + 20} y={joined.y} {apart} />
-  {:else}
-    <div
-      class="labels"
-      class:close={trays.length > FEW}
-      style:top="{joined.y - cardHeight(rimCell, false) / 2}px"
-      style:left="{joined.x + 20}px"
-    >
-      {#each trays as nth, i (nth)}
-        {#if i > 0 && trays.length <= FEW}<span class="and kid">and</span>{/if}
-        <Cards cards={cardsOf(nth) ?? []} cell={trays.length > 6 ? rimCell * 0.8 : rimCell} />
-      {/each}
-    </div>
-  {/if}
+{#if plan.bands.joined}
+  {@const at = plan.bands.joined}
+  <div class:off={!joined}>
+    {#if slid}
+      <Rim cards={slid.cards} cell={largeCell} large x={at.x + 20} y={at.y} {apart} />
+    {:else}
+      <div
+        class="labels"
+        class:close={trays.length > FEW}
+        style:top="{at.y - cardHeight(rimCell, false) / 2}px"
+        style:left="{at.x + 20}px"
+      >
+        {#each trays as nth, i (nth)}
+          {#if i > 0 && trays.length <= FEW}<span class="and kid">and</span>{/if}
+          <Cards cards={cardsOf(nth) ?? []} cell={trays.length > 6 ? rimCell * 0.8 : rimCell} />
+        {/each}
+      </div>
+    {/if}
+  </div>
 {/if}
 
 {#if start}
@@ -110,18 +114,20 @@
 {#if band && slid && taking}
   <Rim cards={slid.cards} cell={smallCell} x={start!.x} y={band.y + band.height} right {apart} />
 {:else if band && !slid}
-  {#each band.lanes as lane (lane.place)}
-    {@const w = written.find((s) => s.place === lane.place)}
-    <Rim
-      cards={w && w.cards}
-      digits={PIECES.indexOf(lane.place) + 1}
-      cell={taking ? smallCell : largeCell}
-      large={!taking}
-      x={lane.x}
-      y={band.y + band.height}
-      color="var(--{lane.place}-ink)"
-    />
-  {/each}
+  <div class:off={band === plan.bands.joined && !joined}>
+    {#each band.lanes as lane (lane.place)}
+      {@const w = written.find((s) => s.place === lane.place)}
+      <Rim
+        cards={w && w.cards}
+        digits={PIECES.indexOf(lane.place) + 1}
+        cell={taking ? smallCell : largeCell}
+        large={!taking}
+        x={lane.x}
+        y={band.y + band.height}
+        color="var(--{lane.place}-ink)"
+      />
+    {/each}
+  </div>
 {/if}
 
 {#each shares as zone, i (zone)}
@@ -143,6 +149,9 @@
 {/if}
 
 <style>
+  .off {
+    display: none;
+  }
   .labels {
     position: absolute;
     display: flex;

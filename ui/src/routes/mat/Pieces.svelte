@@ -23,6 +23,7 @@
     top: 0;
     left: 0;
     overflow: visible;
+    will-change: transform; /* each is drawn once, and then only moved */
   }
   @media (prefers-reduced-motion: no-preference) {
     .pieces :global(.piece) {

@@ -101,18 +101,21 @@
   class:narrow={w < NARROW}
   data-unit={unit.toFixed(1)}
 >
-  {#each now.zones as zone (zone)}
+  <!-- Trays that are not seen yet are there: pushing together makes nothing anew. -->
+  {#each Object.entries(plan.bands) as [zone, band] (zone)}
     {@const [says, title] = saysOf(zone)}
-    <Tray
-      band={plan.bands[zone]!}
-      {says}
-      {title}
-      counts={step.zones[zone]}
-      {words}
-      {material}
-      {unit}
-      now={step.place}
-    />
+    <g class:off={!now.zones.includes(zone)}>
+      <Tray
+        {band}
+        {says}
+        {title}
+        counts={step.zones[zone]}
+        {words}
+        {material}
+        {unit}
+        now={step.place}
+      />
+    </g>
   {/each}
   {#if now.swap}<Swap swap={now.swap} {unit} {h} {upright} board={store} />{/if}
   {#if now.back}
@@ -203,6 +206,9 @@
   .over {
     position: absolute;
     inset: 0;
+  }
+  .off {
+    display: none;
   }
   .over {
     pointer-events: none;
