@@ -21,7 +21,7 @@
     align-items: center;
     min-height: 44px;
     padding-left: 12px;
-    border-left: 4px solid transparent;
+    border-left: 4px solid var(--none);
     text-decoration: none;
   }
   a[aria-current] {

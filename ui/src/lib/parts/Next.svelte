@@ -33,7 +33,8 @@
     padding: var(--s2) var(--s4);
     border-radius: var(--r2);
     background: var(--leaf);
-    color: #fff;
+    color: var(--on-leaf);
+    forced-color-adjust: none;
     font-size: var(--t3);
     font-weight: 650;
     line-height: 24px;

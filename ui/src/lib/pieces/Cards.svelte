@@ -90,7 +90,7 @@
     border: 1px solid currentcolor;
     border-top-width: 5px;
     border-radius: 3px;
-    background: #fff;
+    background: var(--card);
     line-height: 1;
   }
   .plus {

@@ -130,7 +130,7 @@
   }
   .stave {
     z-index: 0;
-    border: 1px solid transparent;
+    border: 1px solid var(--none);
   }
   .stave.now {
     background: var(--sheet);

@@ -89,17 +89,19 @@ const square = (x: number, y: number, line: Line): string =>
   line(x + side, y + side, x, y + side) +
   line(x, y + side, x, y);
 
-/** The stroke that crosses a sign out. */
-export function cross(width: number, height: number, order: number): string {
+/**
+ * The stroke that crosses a sign out: up to the right what is taken away, down to the
+ * right what is given for ten.
+ */
+export function cross(width: number, height: number, order: number, given = false): string {
   const next = source(order * 131 + 7);
-  const over = width < 2 ? 0.25 : 0.5;
-  const lean = height > 2 && width < 2 ? 0.5 : 0;
-  return stroke(
-    { x: -over - lean, y: height * (width < 2 && height > 2 ? 0.72 : 1) + over },
-    { x: width + over + lean, y: height * (width < 2 && height > 2 ? 0.28 : 0) - over },
-    0.12,
-    next,
-  );
+  const narrow = width < 2;
+  const over = narrow ? 0.25 : 0.5;
+  const lean = narrow && height > 2 ? 0.5 : 0;
+  const [low, high] = narrow && height > 2 ? [height * 0.72, height * 0.28] : [height, 0];
+  const [from, to] = given ? [high - over, low + over] : [low + over, high - over];
+  const left = { x: -over - lean, y: from };
+  return stroke(left, { x: width + over + lean, y: to }, 0.12, next);
 }
 
 /** The id of the picture of a piece; of what is drawn the nth has its own. */

@@ -93,7 +93,7 @@ export class Stage {
     const box = boxOf(p.place, look.hand);
     const path = document.createElementNS(SVG, 'path');
     path.setAttribute('class', `cross ${p.gone}`);
-    path.setAttribute('d', cross(box.width, box.height, p.order));
+    path.setAttribute('d', cross(box.width, box.height, p.order, p.gone === 'given'));
     kept.element.append(path);
   }
 

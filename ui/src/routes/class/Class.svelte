@@ -264,7 +264,7 @@
     justify-content: space-between;
     min-height: 44px;
     padding: 0 8px 0 12px;
-    border-left: 4px solid transparent;
+    border-left: 4px solid var(--none);
   }
   .list button:hover {
     background: var(--paper);

@@ -84,7 +84,7 @@
   .names button {
     min-height: 44px;
     padding: 0 4px;
-    border: 1.5px solid transparent;
+    border: 1.5px solid var(--none);
     border-radius: var(--r2);
     font-size: 15px;
     text-align: center;

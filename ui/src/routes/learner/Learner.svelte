@@ -252,7 +252,7 @@
     align-items: center;
     min-height: 44px;
     padding: 0 6px 0 10px;
-    border-left: 4px solid transparent;
+    border-left: 4px solid var(--none);
     text-decoration: none;
   }
   .others a:hover {
@@ -404,7 +404,8 @@
     padding: 0 var(--s3);
     border-radius: var(--r2);
     background: var(--clay-ink);
-    color: #fff;
+    color: var(--on-leaf);
+    forced-color-adjust: none;
     font-weight: 650;
   }
 </style>

@@ -137,7 +137,7 @@
     flex-direction: column;
     justify-content: flex-end;
     padding: 4px 16px 4px 20px;
-    border-left: 4px solid transparent;
+    border-left: 4px solid var(--none);
   }
   li.lit {
     background: var(--sheet);
@@ -241,7 +241,7 @@
     li {
       padding: 4px 8px;
       border-left: 0;
-      border-bottom: 4px solid transparent;
+      border-bottom: 4px solid var(--none);
     }
     h2,
     .cards {

@@ -108,7 +108,7 @@
     justify-content: center;
     gap: 1px;
     padding: 2px 10px 2px 2px;
-    border: 2.5px solid transparent;
+    border: 2.5px solid var(--none);
     border-radius: var(--r2);
     overflow: hidden;
   }

@@ -415,7 +415,7 @@
   }
   .tabs button {
     min-height: 44px;
-    border-bottom: 3px solid transparent;
+    border-bottom: 3px solid var(--none);
     font-size: var(--t3);
     white-space: nowrap;
   }
@@ -448,7 +448,7 @@
     justify-content: center;
     min-height: 58px;
     padding: 4px var(--s3) 4px 20px;
-    border-left: 4px solid transparent;
+    border-left: 4px solid var(--none);
     line-height: 20px;
   }
   .stage:last-child {

@@ -125,7 +125,7 @@
     width: 100%;
     height: 46px;
     padding: 0 8px 0 4px;
-    border: 1.5px solid transparent;
+    border: 1.5px solid var(--none);
     border-radius: var(--r2);
     font-size: var(--t1);
     font-weight: 600;

@@ -327,7 +327,7 @@
     align-items: flex-end;
     justify-content: center;
     padding-bottom: 3px;
-    border: 2.5px solid transparent;
+    border: 2.5px solid var(--none);
     border-radius: var(--r2);
     font-size: var(--t1);
     font-weight: 600;

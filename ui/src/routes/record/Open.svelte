@@ -211,7 +211,7 @@
     flex-direction: column;
     align-items: center;
     justify-content: center;
-    border: 1.5px solid transparent;
+    border: 1.5px solid var(--none);
     border-radius: var(--r2);
     font-size: 13px;
     line-height: 16px;

@@ -453,7 +453,7 @@
     width: 100%;
     min-height: 64px;
     padding: 4px 10px 4px 16px;
-    border-left: 4px solid transparent;
+    border-left: 4px solid var(--none);
   }
   li.on button {
     border-left-color: var(--leaf);
@@ -588,7 +588,8 @@
   }
   .open .seat {
     background: var(--leaf);
-    color: #fff;
+    color: var(--on-leaf);
+    forced-color-adjust: none;
   }
   .box {
     min-width: 72px;
