@@ -4,7 +4,7 @@
 .DEFAULT_GOAL := help
 BIN := bin/vineswap
 GO_FILES := $(shell find . -name '*.go' -not -path './ui/node_modules/*') go.mod go.sum $(shell find store/migrations -name '*.sql')
-UI_FILES := $(shell find ui/src ui/public -type f) ui/index.html ui/vite.config.ts ui/svelte.config.js ui/tsconfig.json
+UI_FILES := $(shell find ui/src ui/public -type f) ui/index.html ui/vite.config.ts ui/geometry.config.ts ui/svelte.config.js ui/tsconfig.json
 
 .PHONY: help demo demo-reset test lint build wire screenshots bench smooth needs needs-test
 

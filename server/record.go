@@ -83,7 +83,7 @@ func (s *Server) wireRecord(c *call, id uuid.UUID) (wire.Record, error) {
 			}
 			return lesson.TurnAt(at, len(shown.Children))
 		}
-		out.Problems = append(out.Problems, wire.WorkedOf(words, p, shown.Children, turns, here, before))
+		out.Problems = append(out.Problems, wire.WorkedOf(words, p, kept.Material, shown.Children, turns, here, before))
 	}
 	return out, s.addEstimates(c, id, &out)
 }

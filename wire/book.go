@@ -6,6 +6,7 @@ import (
 	"vineswap/core/book"
 	"vineswap/core/choose"
 	"vineswap/core/ladder"
+	"vineswap/core/material"
 	"vineswap/core/place"
 	"vineswap/core/say"
 	"vineswap/core/slip"
@@ -193,12 +194,12 @@ func MannersOf(id choose.StageID) []Named {
 }
 
 // WorkedOf makes a problem of a lesson. The rows begin as the mat saw the
-// children: alone, with pieces, unless an earlier problem of the lesson says
-// otherwise.
-func WorkedOf(w say.Words, p swap.Problem, children []Learner, turns func(place.Place) int, kept, before []Entry) Worked {
+// children: alone, in the manner of the material, unless an earlier problem of the
+// lesson says otherwise.
+func WorkedOf(w say.Words, p swap.Problem, kind material.Kind, children []Learner, turns func(place.Place) int, kept, before []Entry) Worked {
 	out := Worked{Text: w.Sum(p), Sign: p.Kind.Sign(), Numbers: ints(p.Numbers), Answer: int(p.Answer()), Result: p.Result(), Rests: p.Kind == swap.Sharing || p.Kind == swap.Grouping, Words: p.Answer().Words(w.And), Rows: []Row{}, Estimates: []Estimate{}, Saw: []Saw{}}
 	for _, c := range children {
-		row := Row{Learner: c.ID, Help: string(book.Alone), Manner: string(book.Pieces), Runs: 1, Kept: []Entry{}}
+		row := Row{Learner: c.ID, Help: string(book.Alone), Manner: string(usualManner(p, kind)), Runs: 1, Kept: []Entry{}}
 		for _, e := range before {
 			if e.Learner == c.ID && e.Current && !e.Withdrawn {
 				row.Help, row.Manner = e.Help, e.Manner
@@ -233,6 +234,18 @@ func WorkedOf(w say.Words, p swap.Problem, children []Learner, turns func(place.
 		}
 	}
 	return out
+}
+
+// usualManner is how a problem is worked with a material: numbers too large for it
+// are worked in the column.
+func usualManner(p swap.Problem, kind material.Kind) book.Manner {
+	switch {
+	case !material.CanLayOut(max(p.Answer(), p.Numbers[0])):
+		return book.Column
+	case kind.Drawn():
+		return book.Drawn
+	}
+	return book.Pieces
 }
 
 // undone tells of a record that was taken back: the child waits to be written

@@ -77,21 +77,29 @@ func TestWorked(t *testing.T) {
 		"two runs":                     {[]wire.Entry{entry(nil), entry(func(k *wire.Kept) { k.ID, k.Runs = "two", 2 })}, nil, "alone", "pieces", 3, 2},
 		"another child's is no matter": {[]wire.Entry{entry(func(k *wire.Kept) { k.Learner = "x" })}, nil, "alone", "pieces", 1, 0},
 	} {
-		made := wire.WorkedOf(say.Words{}, swap.SumOf(47, 25), children, turns, c.here, c.before)
+		made := wire.WorkedOf(say.Words{}, swap.SumOf(47, 25), material.Beads, children, turns, c.here, c.before)
 		row := made.Rows[0]
 		if len(made.Rows) != 2 || row.Help != c.help || row.Manner != c.manner || row.Runs != c.runs || len(row.Kept) != c.kept {
 			t.Errorf("%s: %+v", name, row)
 		}
 	}
-	sum := wire.WorkedOf(say.Words{}, swap.SumOf(47, 25), children, turns, nil, nil)
+	sum := wire.WorkedOf(say.Words{}, swap.SumOf(47, 25), material.Beads, children, turns, nil, nil)
 	if fmt.Sprint(sum.Saw) != "[{Wren A. ones ones 12 counted, one swap: 2 stay} {Jory P. tens tens 7 counted}]" || sum.Sign != "+" {
 		t.Errorf("%+v", sum.Saw)
 	}
-	taken := wire.WorkedOf(say.Words{}, swap.DifferenceOf(62, 38), children, turns, nil, nil)
+	taken := wire.WorkedOf(say.Words{}, swap.DifferenceOf(62, 38), material.Beads, children, turns, nil, nil)
 	if fmt.Sprint(taken.Saw) != "[{Wren A. ones ones 12 there after one swap, 8 taken: 4 stay} {Jory P. tens tens 5 there, 3 taken: 2 stay}]" || taken.Sign != "−" || taken.Answer != 24 {
 		t.Errorf("%+v", taken)
 	}
-	nobody := wire.WorkedOf(say.Words{}, swap.SumOf(47, 25), children, func(place.Place) int { return -1 }, nil, nil)
+	shared, _ := swap.Parse("97/4")
+	drawn := wire.WorkedOf(say.Words{}, shared, material.Drawings, children, turns, nil, nil)
+	if fmt.Sprint(drawn.Saw) != "[{Jory P. tens tens 9 among four: 2 each, 1 left} {Wren A. ones ones 17 among four: 4 each, 1 left}]" || drawn.Result != "24 rest 1" || !drawn.Rests || drawn.Rows[0].Manner != "drawn" {
+		t.Errorf("sharing, drawn: %+v", drawn)
+	}
+	if large := wire.WorkedOf(say.Words{}, swap.SumOf(40_960, 9_870), material.Beads, children, turns, nil, nil); large.Rows[0].Manner != "column" || large.Rests {
+		t.Errorf("too large for beads: %+v", large.Rows)
+	}
+	nobody := wire.WorkedOf(say.Words{}, swap.SumOf(47, 25), material.Beads, children, func(place.Place) int { return -1 }, nil, nil)
 	if len(nobody.Saw) != 0 {
 		t.Errorf("before anything is counted the mat saw %+v", nobody.Saw)
 	}

@@ -68,9 +68,10 @@ export const MAT = {
 /** The width in px below which names and gaps are small. */
 export const NARROW = 640;
 
-/** The narrowest lane in px: its name must fit. */
-export const leastLane = (w: number): number => (w < NARROW ? 98 : 112);
 export const gapOf = (w: number): number => (w < NARROW ? 12 : MAT.gap);
+/** The narrowest lane in px: its name must fit, where four of them do. */
+export const leastLane = (w: number): number =>
+  w < NARROW ? Math.min(98, (w - 3 * gapOf(w)) / 4) : 112;
 
 const count = (c: Counts | undefined, place: PlaceId): number => c?.[place] ?? 0;
 
@@ -113,27 +114,31 @@ const CHROME = MAT.rim + MAT.label + MAT.air;
 
 /** More trays than these stand in two columns, with marks instead of names. */
 const ONE_COLUMN = 3;
+/** More than these in three, without. */
+const TWO_COLUMNS = 6;
 /** The narrowest lane of a tray that stands beside another, in px. */
 const MARKED = 40;
 
 /** The trays, below one another and alike, so that each place stands under itself. */
 function trayBands(work: Work, unit: number, w: number, h: number): Band[] | undefined {
   const n = work.trays.length;
-  const columns = n > ONE_COLUMN ? 2 : 1;
+  const columns = n > TWO_COLUMNS ? 3 : n > ONE_COLUMN ? 2 : 1;
+  const named = n <= TWO_COLUMNS;
   const rows = Math.ceil(n / columns);
   const top = MAT.margin + MAT.rim;
   const height = (h - top - MAT.margin - MAT.between * (rows - 1)) / rows;
   const width = (w - 2 * MAT.margin - MAT.gap * (columns - 1)) / columns;
   const inner = width - 2 * MAT.inset;
-  const high = (height - CHROME) / unit;
+  const rim = named ? MAT.rim : PART.rim;
+  const high = (height - rim - (named ? MAT.label : 0) - MAT.air) / unit;
   const counts = work.trays.map((zone) => work.most[zone] ?? {});
-  const least = (): number => (columns > 1 ? MARKED : leastLane(inner));
+  const least = (): number => (columns > 1 ? (named ? MARKED : 1) : leastLane(inner));
   const bands = work.trays.map((_, i): Band | undefined => {
     const x = MAT.margin + (i % columns) * (width + MAT.gap);
     const from = x + MAT.inset;
     const made = lanes(work.places, work.hand, counts, unit, inner, () => high, least, from);
     const y = top + Math.floor(i / columns) * (height + MAT.between);
-    return made && { x, y, width, height, lanes: made, named: true, rim: MAT.rim };
+    return made && { x, y, width, height, lanes: made, named, rim };
   });
   return bands.every((b) => b !== undefined) ? bands : undefined;
 }
@@ -244,7 +249,8 @@ function apartIn(work: Work, unit: number, w: number, h: number, share: number, 
     if (!made) return undefined;
     wide.set(place, made.width * unit);
   }
-  const foot = MAT.foot + HOP + (work.hand === 'laid' ? TENDRIL : 0);
+  const ways = (work.hand === 'laid' ? HOP + TENDRIL : HOP) * Math.sign(work.swaps.length);
+  const foot = MAT.foot + ways;
   const start = workBand(work, 'start', unit, at, foot, (place) => wide.get(place) ?? 0);
   if (!start) return undefined;
   const bands: Record<string, Band> = { start: start.band };

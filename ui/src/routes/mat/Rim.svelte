@@ -55,7 +55,9 @@
       <button
         class="turn"
         aria-pressed={open}
-        title={open ? 'Slide the cards together' : 'Slide the cards apart'}
+        aria-label="cards {cards.join(open ? ' + ' : ', ')}: slide them {open
+          ? 'together'
+          : 'apart'}"
         onclick={() => (turned = !turned)}
       >
         <Cards {cards} {cell} {large} apart={open} />
