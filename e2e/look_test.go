@@ -159,6 +159,10 @@ func TestNothingIsCut(t *testing.T) {
 			other(g, "9005-4768", whole)
 			other(g, "1999+2999+3999", whole)
 			other(g, "899+798+789+897+988+799", whole)
+			other(g, "8991/9", whole, "m", "m") // drawn
+			other(g, "999*9", whole, "m")       // with blocks
+			other(g, "95:9", whole)
+			other(g, "500003-123456", whole)
 		})
 	}
 }
@@ -199,15 +203,16 @@ func numbers(g *guide.Guide, look func(name string)) {
 	look("Numbers, six numbers")
 }
 
-// other brings a problem of one's own to the mat and looks at its fullest moments.
-func other(g *guide.Guide, problem string, look func(name string)) {
+// other brings a problem of one's own to the mat, presses keys when it is laid out,
+// and looks at its fullest moments.
+func other(g *guide.Guide, problem string, look func(name string), keys ...string) {
 	g.Press("Numbers").Holds("what was chosen last", "document.querySelector('.says')")
 	g.Holds("typed", fmt.Sprintf("(() => { const f = document.getElementById('own'); f.value = %q; f.dispatchEvent(new Event('input', { bubbles: true })); f.form.requestSubmit(); return true })()", problem))
 	g.Holds("picked", fmt.Sprintf("document.querySelector('[data-live]').innerText.startsWith(%q)", problem)).Settle()
 	look(problem + ", picked")
 	g.Press("Gather").Holds("gathered", "document.querySelector('.gather .kinds')")
 	look(problem + ", gathered")
-	g.LetGo().Key(" ").See("About how much").LetGo().Key(" ").Holds("laid out", at("lay-out/0"))
+	g.LetGo().Key(" ").See("About how").LetGo().Key(" ").Holds("laid out", at("lay-out/0")).Settle().Key(keys...)
 	for range 50 {
 		now := guide.Read[string](g, "document.querySelector('[data-step]')?.dataset.step")
 		if atTheEnd(g) {
@@ -229,6 +234,10 @@ func tall(s school, g *guide.Guide, look func(name string)) {
 	_, class := s.lead()
 	g.Open(fmt.Sprintf("%s/#/%s/learner/%s", s.url, class, s.learner("Greta Z."))).See("What was seen")
 	look("a child")
+	g.Open(fmt.Sprintf("%s/#/%s/settings", s.url, class)).See("Colours of your own set")
+	look("Settings")
+	g.Open(fmt.Sprintf("%s/#/%s/people", s.url, class)).See("22 children")
+	look("People")
 	g.Press("Today").See("Still to write").Press("yesterday: ").See("as the mat saw it")
 	look("Record")
 	g.LetGo().Key("2").See("no answer")

@@ -255,7 +255,7 @@ func TestAChildsPage(t *testing.T) {
 	g.Press("You see it otherwise?").Press("Keep my judgement").See("A judgement needs its reason").Write("because", "was ill, right at the honey stall").Press("Keep my judgement").See("because “was ill, right at the honey stall”").See("The guide's own judgement, today")
 	s.check(g)
 	judged, err := s.store.Overrules(ctx, s.learner("Greta Z."))
-	if err != nil || len(judged) != 1 || judged[0].Manner != book.Drawn || judged[0].State != ladder.Secure {
+	if err != nil || len(judged) != 1 || judged[0].Manner != book.Column || judged[0].State != ladder.Secure {
 		t.Errorf("judged %+v, %v", judged, err)
 	}
 	seen, err := s.store.Observations(ctx, s.learner("Greta Z."))

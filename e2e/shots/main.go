@@ -50,9 +50,9 @@ func shots(address, folder string) error {
 	g.Key(" ", " ", " ", " ", " ", " ", " ", " ").See("Ten ones. Stop.").Picture(to("mat-swap"))
 	g.Turn(768, 1024).Picture(to("mat-portrait")).Turn(1280, 800)
 	g.Key(" ", " ", " ", " ").See("Ten tens. Stop.").Press("blocks").LetGo().Picture(to("mat-blocks"))
-	g.Key(" ", " ", " ", " ", " ", " ", " ").See("slide together").Picture(to("mat-read"))
+	g.Press("drawings").LetGo().Key(" ").See("Ten tens swap for").Picture(to("mat-drawing"))
+	g.Key(" ", " ", " ", " ", " ", " ").See("slide together").Press("beads").LetGo()
 	g.Key("w").See("3843 came out").Press("Wren A. right, 3843").LetGo().Key("2").See("no answer").Key("3", "7", "3", "3", "n").Picture(to("record"))
-	g.Turn(768, 1024).Picture(to("record-portrait")).Turn(1280, 800)
 	g.Press("Class").See("longest without").Press("one swap, higher").See("stage 5 of 10").Picture(to("class"))
 	g.Turn(768, 1024).Picture(to("class-portrait")).Turn(1280, 800)
 	g.Press("taking").See("across one zero").Press("one swap, tens").See("stage 2 of 7").Picture(to("class-taking"))
@@ -61,6 +61,11 @@ func shots(address, folder string) error {
 	g.Press("Finer wishes").See("Pieces there are").Picture(to("numbers-finer"))
 	g.Write("Numbers of your own", "5003-1264").Press("Look").See("across zeros").Press("Gather").See("Who comes?").Press("Wren A.").See("1Wren A.").Press("Teo B.").See("2Teo B.").Press("done").Press("To the mat").See("About how much").LetGo().Key(" ").See("One tray for the larger").LetGo()
 	g.Key(" ", " ", " ", " ", " ", " ").See("One hundred swaps for").Picture(to("mat-taking"))
+	g.Press("Numbers").See("Twelve of them").Write("Numbers of your own", "97/4").Press("Look").See("shared, a rest").Press("Gather").See("Who comes?").Press("done").Press("To the mat").See("About how much").LetGo()
+	for range 6 {
+		g.Key(" ")
+	}
+	g.See("One ten cannot be dealt").Picture(to("mat-sharing"))
 	g.Press("Orchard room").See("In the class’s own words").Picture(to("settings"))
 	g.Press("People").See("22 children").Press("Hugo M.").See("leaves the class").Press("Invite an assistant").See("works once").Picture(to("people"))
 	return g.Err()

@@ -75,6 +75,7 @@ export class LessonInHand {
   /** Keeps a change; resolves when all that waits has been sent or refused. */
   change(change: Partial<LessonChange>): Promise<void> {
     this.#waiting = { ...this.#waiting, ...change };
+    if (this.#waits) shared.saving = 'saving';
     this.#sending ??= this.#sendAll().finally(() => (this.#sending = undefined));
     return this.#sending;
   }

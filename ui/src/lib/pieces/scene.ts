@@ -165,12 +165,16 @@ export function scene(steps: Step[], index: number, plan: Layout, tracked: Piece
   };
 }
 
-/** Where the box of a swap begins: the ones' stands under their own pile. */
+/** Where the box of a swap begins: on the floor, the ones' under their own pile. */
 function swapAt(plan: Layout, from: PlaceId, to: PlaceId): Spot {
   const zone = plan.bands.joined ? JOINED : START;
   const lane = to === 'ones' ? laneOf(plan, zone, to) : undefined;
-  const last = plan.swapAt.x + plan.swapAt.width - match(from, to).width * plan.unit;
-  return { x: Math.min(Math.max(plan.swapAt.x, lane?.x ?? 0), last), y: plan.swapAt.y };
+  const { x, y, width, height } = plan.swapAt;
+  const box = match(from, to);
+  return {
+    x: Math.min(Math.max(x, lane?.x ?? 0), x + width - box.width * plan.unit),
+    y: y + Math.max(0, height - box.height * plan.unit),
+  };
 }
 
 /**
@@ -307,7 +311,7 @@ function counted(
       n: TEN,
       place: lane.place,
       x: edge + 14,
-      y: plan.swapAt.y + plan.swapAt.height / 2 + 16,
+      y: plan.swapAt.y + plan.swapAt.height - 4 * plan.unit,
     };
   }
   const n = step.zones[zone]?.[lane.place] ?? 0;

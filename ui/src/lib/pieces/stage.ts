@@ -69,7 +69,8 @@ export class Stage {
   #set(kept: Kept, p: Placed, look: Look): void {
     const href = `#${picture(look.material, p.place, p.order)}`;
     const size = `${look.unit} ${look.hand} ${p.place}`;
-    const transform = `translate(${p.x}px, ${p.y}px)`;
+    // On whole pixels: what lies between them is blurred.
+    const transform = `translate(${Math.round(p.x)}px, ${Math.round(p.y)}px)`;
     if (kept.href !== href) kept.use.setAttribute('href', (kept.href = href));
     if (kept.size !== size) this.#size(kept, size, p, look);
     if (kept.transform !== transform) kept.element.style.transform = kept.transform = transform;

@@ -354,7 +354,7 @@
     padding: 0 2px;
     transform: translateX(-50%);
     font-size: var(--t1);
-    line-height: 19px;
+    line-height: 17px; /* a hair is left between the rows: each column can be touched there */
     white-space: nowrap;
     background: var(--paper);
   }

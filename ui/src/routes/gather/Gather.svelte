@@ -62,6 +62,12 @@
   const LOW = { width: 124, height: 96 };
   /** Up to so many numbers have their trays listed; the picture shows more. */
   const FEW = 3;
+  /** The number is taken from, shared out or grouped: it is built alone. */
+  const apart = $derived(['difference', 'share', 'group'].includes(sum?.kind ?? ''));
+  /** The sets of small cards that are shown: sharers' sets are alike. */
+  const sets = $derived(
+    (lesson?.needs.small ?? []).slice(0, sum?.kind === 'share' ? 1 : undefined),
+  );
   const many = $derived((lesson?.needs.laid.length ?? 0) > FEW);
 
   /** Many pieces are drawn smaller, so that the heap keeps its height. */
@@ -189,8 +195,13 @@
       {#if hand.trouble}<Wrong trouble={hand.trouble} />{/if}
       {#if hand.conflict}<Wrong trouble={hand.conflict} />{/if}
       {#if lesson && sum}
-        <h1>On the mat, at the fullest moment</h1>
-        <div class="kinds">
+        {#if lesson.needs.alone}
+          <h1>On the mat, cards alone</h1>
+          <p class="small">{sum.why}</p>
+        {:else}
+          <h1>On the mat, at the fullest moment</h1>
+        {/if}
+        <div class="kinds" class:none={lesson.needs.alone}>
           {#each sum.pieces as p (p.place)}
             <div
               class="kind"
@@ -220,16 +231,19 @@
           <section>
             <h2>Cards: {lesson.needs.cardsSay}</h2>
             <div class="cards">
-              {#if sum.kind === 'difference'}
+              {#if apart}
                 <Cards cards={lesson.needs.large} cell={small ? 16 : 23} steps large />
-                <span class="kid op">{sum.sign}</span>
+                <span class="kid op"
+                  >{sum.sign}{sum.kind === 'difference' ? '' : ` ${sum.numbers[1]} =`}</span
+                >
               {/if}
-              {#each lesson.needs.small as set, i (i)}
-                {#if i > 0}<span class="kid op">{sum.kind === 'difference' ? '=' : sum.sign}</span
-                  >{/if}
-                <Cards cards={set} cell={(small ? 15 : 21) - (many ? 4 : 0)} steps />
+              {#each sets as set, i (i)}
+                {#if i > 0}<span class="kid op">{sum.kind === 'difference' ? '=' : '+'}</span>{/if}
+                <Cards cards={set} cell={(small ? 15 : 21) - (sets.length > FEW ? 4 : 0)} steps />
               {/each}
-              {#if sum.kind === 'sum'}
+              {#if sum.kind === 'share'}
+                <span class="small each">for each of {sum.numbers[1]}</span>
+              {:else if !apart}
                 <span class="kid op">=</span>
                 <Cards cards={lesson.needs.large} cell={small ? 16 : 23} steps large />
               {/if}
@@ -242,8 +256,7 @@
                 {#each lesson.needs.laid as name, i (i)}
                   <p class="tray">
                     <span class="kid">{name}</span>
-                    {#if sum.kind === 'sum' || i === 0}<span class="small">{builder(i + 1)}</span
-                      >{/if}
+                    {#if !apart || i === 0}<span class="small">{builder(i + 1)}</span>{/if}
                   </p>
                 {/each}
                 {#if lesson.needs.result}
@@ -263,6 +276,7 @@
           <Lies
             trays={lesson.needs.laid}
             places={sum.pieces.map((p) => p.place)}
+            store={!lesson.needs.alone}
             children={link?.children ?? []}
             {turned}
           />
@@ -363,6 +377,12 @@
     height: 100%;
     padding: var(--s4) 24px var(--s3);
     gap: var(--s2);
+  }
+  .kinds.none {
+    display: none;
+  }
+  .each {
+    align-self: center;
   }
   .kinds {
     display: flex;

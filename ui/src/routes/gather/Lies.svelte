@@ -5,9 +5,21 @@
   let {
     trays,
     places,
+    store,
     children,
     turned,
-  }: { trays: string[]; places: string[]; children: string[]; turned: boolean } = $props();
+  }: {
+    trays: string[];
+    places: string[];
+    store: boolean; // pieces are fetched from it
+    children: string[];
+    turned: boolean;
+  } = $props();
+
+  /** Many trays have their number alone. */
+  const FEW = 4;
+  const short = (name: string): string =>
+    trays.length > FEW ? (name.split(' ').at(-1) ?? name) : name;
 
   const W = 700;
   const H = 236;
@@ -57,22 +69,24 @@
         transform="translate({RUG.x + 18 + i * pitch + pitch / 2 - 10} {RUG.y + 33}) scale(1.2)"
       />
     {/each}
-    <rect
-      x={RUG.x + 336}
-      y={RUG.y + 12}
-      width="106"
-      height="62"
-      rx="10"
-      fill="var(--sheet)"
-      stroke="var(--edge)"
-      stroke-width="1.6"
-    />
-    <text
-      x={RUG.x + 389}
-      y={RUG.y + 49}
-      text-anchor="middle"
-      transform={upright(RUG.x + 389, RUG.y + 43)}>store</text
-    >
+    {#if store}
+      <rect
+        x={RUG.x + 336}
+        y={RUG.y + 12}
+        width="106"
+        height="62"
+        rx="10"
+        fill="var(--sheet)"
+        stroke="var(--edge)"
+        stroke-width="1.6"
+      />
+      <text
+        x={RUG.x + 389}
+        y={RUG.y + 49}
+        text-anchor="middle"
+        transform={upright(RUG.x + 389, RUG.y + 43)}>store</text
+      >
+    {/if}
     {#each trays as name, i (i)}
       <rect
         x={RUG.x + 18 + i * half}
@@ -86,11 +100,12 @@
       />
       <text
         class="n"
-        class:long={name.length > 6}
+        class:long={trays.length > FEW || name.length > 6}
+        class:longest={trays.length > 2 * FEW}
         x={RUG.x + 14 + i * half + half / 2}
         y={RUG.y + 123}
         text-anchor="middle"
-        transform={upright(RUG.x + 14 + i * half + half / 2, RUG.y + 115)}>{name}</text
+        transform={upright(RUG.x + 14 + i * half + half / 2, RUG.y + 115)}>{short(name)}</text
       >
     {/each}
     <circle cx={W / 2} cy="18" r="13" fill="var(--leaf)" />
@@ -130,6 +145,9 @@
   }
   .n.long {
     font-size: 18px;
+  }
+  .n.longest {
+    font-size: 13px;
   }
   .b {
     font-weight: 700;

@@ -132,7 +132,14 @@
 
 {#each shares as zone, i (zone)}
   {@const b = plan.bands[zone]!}
-  <Rim cards={mine} digits={digits(sum.answer)} cell={shareCell} x={b.x + 10} y={b.y} quiet={i > 0}>
+  <Rim
+    cards={mine.length ? mine : undefined}
+    digits={digits(sum.answer)}
+    cell={shareCell}
+    x={b.x + 10}
+    y={b.y}
+    quiet={i > 0}
+  >
     <span class="nth small">{i + 1}</span>
   </Rim>
 {/each}

@@ -182,7 +182,7 @@
       />
     {:else}
       <rect
-        class="landing"
+        class="landing {l.place}"
         stroke="var(--{l.place}-ink)"
         x={l.x}
         y={l.y}
@@ -222,6 +222,10 @@
     fill: none;
     stroke-width: 1.6;
     stroke-dasharray: 4 3;
+  }
+  .landing.ones {
+    stroke-width: 1.4;
+    stroke-dasharray: 2 1.8;
   }
   .arrived {
     fill: none;
