@@ -54,6 +54,25 @@ func Start(dir string) (b *Browser, stop func(), err error) {
 	return &Browser{ctx}, stop, nil
 }
 
+// Alone is a guide at a tab of a browser of its own, for a command; stop ends both.
+func Alone(width, height int64) (g *Guide, stop func(), err error) {
+	dir, err := os.MkdirTemp("", "vineswap-guide-")
+	if err != nil {
+		return nil, nil, err
+	}
+	browser, end, err := Start(dir)
+	if err != nil {
+		os.RemoveAll(dir)
+		return nil, nil, err
+	}
+	g, leave := browser.Sit(width, height)
+	return g, func() {
+		leave()
+		end()
+		os.RemoveAll(dir)
+	}, nil
+}
+
 // Guide is somebody in front of one tab. The first thing that fails is kept;
 // whatever is asked afterwards does nothing.
 type Guide struct {

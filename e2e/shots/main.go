@@ -23,18 +23,11 @@ func main() {
 }
 
 func shots(address, folder string) error {
-	tmp, err := os.MkdirTemp("", "shots")
-	if err != nil {
-		return err
-	}
-	defer os.RemoveAll(tmp)
-	browser, stop, err := guide.Start(tmp)
+	g, stop, err := guide.Alone(1280, 800)
 	if err != nil {
 		return err
 	}
 	defer stop()
-	g, leave := browser.Sit(1280, 800)
-	defer leave()
 	to := func(name string) string { return filepath.Join(folder, name+".png") }
 
 	g.Open(address).See("Open the room").Picture(to("login"))

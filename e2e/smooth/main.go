@@ -50,18 +50,11 @@ func (s step) cost() float64 { return s.script + s.layout }
 func (s step) rate() float64 { return float64(s.frames) / max(s.seconds, 1e-9) }
 
 func smooth(address string) error {
-	tmp, err := os.MkdirTemp("", "smooth")
-	if err != nil {
-		return err
-	}
-	defer os.RemoveAll(tmp)
-	browser, stop, err := guide.Start(tmp)
+	g, stop, err := guide.Alone(1280, 800)
 	if err != nil {
 		return err
 	}
 	defer stop()
-	g, leave := browser.Sit(1280, 800)
-	defer leave()
 
 	fmt.Printf("%d times slower, %v watched after each step, 1280×800, headless\n\n", slower, watched)
 	g.Open("about:blank").Slow(slower)

@@ -64,9 +64,10 @@
   const FEW = 3;
   /** The number is taken from, shared out or grouped: it is built alone. */
   const apart = $derived(['difference', 'share', 'group'].includes(sum?.kind ?? ''));
-  /** The sets of small cards that are shown: sharers' sets are alike. */
+  /** The sets of small cards that are shown: those of sharers and of equal trays are alike. */
+  const alike = $derived(['share', 'trays'].includes(sum?.kind ?? ''));
   const sets = $derived(
-    (lesson?.needs.small ?? []).slice(0, sum?.kind === 'share' ? 1 : undefined),
+    (lesson?.needs.small ?? []).slice(0, alike ? 1 : undefined),
   );
   const many = $derived((lesson?.needs.laid.length ?? 0) > FEW);
 
@@ -244,7 +245,7 @@
               {#if sum.kind === 'share'}
                 <span class="small each">for each of {sum.numbers[1]}</span>
               {:else if !apart}
-                <span class="kid op">=</span>
+                <span class="kid op">{alike ? `${sum.sign} ${sum.numbers[1]} =` : '='}</span>
                 <Cards cards={lesson.needs.large} cell={small ? 16 : 23} steps large />
               {/if}
             </div>

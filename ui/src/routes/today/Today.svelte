@@ -49,7 +49,7 @@
     <a class="what" href={address(l)} use:link>
       <span class="small">{now ? `in your hand, since ${l.since}` : `open, since ${l.since}`}</span>
       <strong>{l.children.join(', ') || 'Rehearsal, with no children'}</strong>
-      <span class="stage">{l.sum.stage.name}, with {l.material}</span>
+      <span class="stage">{l.sum.stage.name}, with {l.sum.laidOut ? l.material : 'cards'}</span>
       <span class="said">{l.said}</span>
     </a>
     <span class="sum">
