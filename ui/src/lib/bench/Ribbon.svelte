@@ -27,7 +27,9 @@
     <a {href} use:link>
       <span class="in">{lesson.stand === 'ended' ? 'Ended' : 'In hand'}</span>
       <span class="sum">{lesson.sum.said}</span>
-      <span class="what">{lesson.sum.stage.name}, with {lesson.sum.laidOut ? lesson.material : 'cards'}</span>
+      <span class="what"
+        >{lesson.sum.stage.name}, with {lesson.sum.laidOut ? lesson.material : 'cards'}</span
+      >
       <span class="who">{lesson.children.join(' · ') || 'rehearsal'}</span>
     </a>
     <div class="stem" style:width="{width}px">

@@ -66,9 +66,7 @@
   const apart = $derived(['difference', 'share', 'group'].includes(sum?.kind ?? ''));
   /** The sets of small cards that are shown: those of sharers and of equal trays are alike. */
   const alike = $derived(['share', 'trays'].includes(sum?.kind ?? ''));
-  const sets = $derived(
-    (lesson?.needs.small ?? []).slice(0, alike ? 1 : undefined),
-  );
+  const sets = $derived((lesson?.needs.small ?? []).slice(0, alike ? 1 : undefined));
   const many = $derived((lesson?.needs.laid.length ?? 0) > FEW);
 
   /** Many pieces are drawn smaller, so that the heap keeps its height. */
