@@ -30,6 +30,7 @@ interface Kept {
 export class Stage {
   readonly #kept = new Map<string, Kept>();
   readonly #going = new Map<string, { element: SVGSVGElement; timer: number }>();
+  readonly #ready = new Map<string, Kept>();
   #drawn = false;
 
   constructor(private readonly root: HTMLElement) {}
@@ -47,21 +48,36 @@ export class Stage {
     this.#drawn = true;
   }
 
+  /** Makes the elements of pieces to come, while nothing else is to be done. */
+  prepare(pieces: Placed[], look: Look): void {
+    for (const p of pieces) {
+      if (this.#kept.has(p.id) || this.#ready.has(p.id)) continue;
+      const kept = this.#make(p);
+      this.#set(kept, p, look);
+      this.#ready.set(p.id, kept);
+    }
+  }
+
+  #make(p: Placed): Kept {
+    const element = document.createElementNS(SVG, 'svg');
+    const use = document.createElementNS(SVG, 'use');
+    element.setAttribute('aria-hidden', 'true');
+    element.setAttribute('class', `piece ${p.place}`);
+    element.append(use);
+    return { element, use, href: '', transform: '', size: '', gone: '' };
+  }
+
   #of(p: Placed, look: Look, before: Element | null): Kept {
     const known = this.#kept.get(p.id);
     if (known) return known;
     this.#return(p.id);
-    const element = document.createElementNS(SVG, 'svg');
-    const use = document.createElementNS(SVG, 'use');
-    element.setAttribute('aria-hidden', 'true');
-    element.append(use);
-    element.setAttribute('class', `piece ${p.place}`);
+    const kept = this.#ready.get(p.id) ?? this.#make(p);
+    this.#ready.delete(p.id);
     if (this.#drawn && look.moving) {
-      this.#way(element, p, look);
-      element.classList.add('coming');
+      this.#way(kept.element, p, look);
+      kept.element.classList.add('coming');
     }
-    this.root.insertBefore(element, before);
-    const kept = { element, use, href: '', transform: '', size: '', gone: '' };
+    this.root.insertBefore(kept.element, before);
     this.#kept.set(p.id, kept);
     return kept;
   }

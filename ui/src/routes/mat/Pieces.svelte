@@ -3,11 +3,24 @@
   import type { Placed } from '../../lib/pieces/scene';
   import { Stage, type Look } from '../../lib/pieces/stage';
 
-  let { pieces, look }: { pieces: Placed[]; look: Look } = $props();
+  let {
+    pieces,
+    next,
+    look,
+  }: {
+    pieces: Placed[];
+    next: Placed[]; // what lies there after the next step
+    look: Look;
+  } = $props();
 
   let root = $state<HTMLElement>();
   const stage = $derived(root && new Stage(root));
   $effect(() => stage?.draw(pieces, look));
+  $effect(() => {
+    const [of, to, as] = [stage, next, look];
+    const waits = requestIdleCallback(() => of?.prepare(to, as));
+    return () => cancelIdleCallback(waits);
+  });
 </script>
 
 <div bind:this={root} class="pieces" aria-hidden="true"></div>

@@ -136,7 +136,7 @@
   {/each}
 </svg>
 
-<Pieces pieces={now.pieces} {look} />
+<Pieces pieces={now.pieces} next={scenes(Math.min(index + 1, steps.length - 1)).pieces} {look} />
 
 <svg class="over" width={w} height={h} viewBox="0 0 {w} {h}" class:narrow={w < NARROW}>
   {#each now.rings as r, i (r.key)}
