@@ -84,6 +84,9 @@ func TestEveryMaterial(t *testing.T) {
 			// Shared, with a rest: what each has, what is left, and written up so.
 			onTheMat(g, "97/4", kind, "Ada W.", "Bram D.")
 			there(until(g, "work/tens/1"), pile(kind, "share 1", 2, 1), pile(kind, "share 4", 2, 1))
+			for _, v := range g.Axe(axe(t)) {
+				t.Errorf("sharing with %s: %s, %s: %v", kind, v.Impact, v.Help, v.Where)
+			}
 			there(until(g, "work/ones/0"), pile(kind, "there", 17, 0))
 			there(until(g, "work/ones/3"), pile(kind, "share 2", 4, 0), pile(kind, "the rest", 1, 0))
 			until(g, "read/3").See("“Each gets 24 …, and the rest is 1.”")

@@ -19,6 +19,12 @@ func (w Words) Ask(t swap.Trace, s swap.Step) string {
 		return "Who can give? What is " + w.Count(1, s.From) + " the same as?"
 	case swap.Deal:
 		return "How many does each get?"
+	case swap.TakeGroup:
+		return "Is there enough for another group?"
+	case swap.Leave:
+		return "Is there enough for one more?"
+	case swap.Match:
+		return "What must the cards of each read?"
 	case swap.Write:
 		if t.Problem.Kind == swap.Difference {
 			return "What is left in the " + w.PlaceMany(s.At.Place) + "?"

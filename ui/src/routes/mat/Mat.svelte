@@ -238,7 +238,15 @@
               : places.length > 4 || rows > 5
                 ? 48
                 : 56}
-            size={rows > 5 ? 32 : places.length > 5 ? 36 : places.length > 4 ? 40 : 46}
+            size={rows > 8
+              ? 23
+              : rows > 5
+                ? 32
+                : places.length > 5
+                  ? 36
+                  : places.length > 4
+                    ? 40
+                    : 46}
           />
         {/if}
       </div>
