@@ -228,6 +228,7 @@ func (l Lesson) Open(w say.Words, m swap.Method, children []Child) (View, error)
 	if err != nil {
 		return View{}, err
 	}
+	w.Drawn = l.Material.Drawn()
 	v := View{
 		Trace: trace, Lines: w.Trace(trace), Needs: material.For(trace),
 		Index: trace.Find(l.At), Roles: roles(w, trace, len(children)),

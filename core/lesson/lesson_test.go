@@ -195,6 +195,45 @@ func TestOpenFindsTheStep(t *testing.T) {
 	}
 }
 
+// What is drawn is drawn, ringed and crossed out; what lies is built, gathered and
+// taken away.
+func TestWordsOfTheMaterial(t *testing.T) {
+	for _, c := range []struct {
+		text        string
+		laid, drawn string // what is done, by kind of step
+	}{
+		{"47+25", "Lay out, Build 47, Push together, Gather ten ones", "Take a sheet, Draw 47, Draw all together, Ring ten ones"},
+		{"62-38", "Lay out, Build 62, Take eight ones away", "Take a sheet, Draw 62, Cross eight ones out"},
+		{"97/4", "Lay out, Build 97, Deal them round", "Take a sheet, Draw 97, Deal them round"},
+		{"52:4", "Lay out, Build 52, Take four ones off", "Take a sheet, Draw 52, Take four ones off"},
+	} {
+		for kind, want := range map[material.Kind]string{material.Blocks: c.laid, material.Drawings: c.drawn} {
+			l, err := opened(t, c.text).With(lesson.Change{Material: to(kind)})
+			if err != nil {
+				t.Fatal(err)
+			}
+			v, err := l.Open(say.Words{}, swap.Method{}, nil)
+			if err != nil {
+				t.Fatal(err)
+			}
+			var did []string
+			seen := map[swap.StepKind]bool{}
+			for i, s := range v.Trace.Steps {
+				switch s.Kind {
+				case swap.SetOut, swap.Build, swap.Join, swap.Stop, swap.TakeAway, swap.Deal, swap.TakeGroup:
+					if !seen[s.Kind] {
+						did = append(did, v.Lines[i].Do)
+					}
+					seen[s.Kind] = true
+				}
+			}
+			if got := strings.Join(did, ", "); got != want {
+				t.Errorf("%s with %s: %s", c.text, kind, got)
+			}
+		}
+	}
+}
+
 // One more problem like the first, until there is no other.
 func TestAnother(t *testing.T) {
 	l := opened(t, "47+25", "wren")

@@ -13,12 +13,15 @@ func (w Words) sharingLine(t swap.Trace, s swap.Step) Line {
 	grouping := t.Problem.Kind == swap.Grouping
 	switch s.Kind {
 	case swap.SetOut:
+		if w.Drawn {
+			return Line{"Take a sheet", []Span{plain("Room for the number, and for %s.", map[bool]string{true: "its groups", false: by.Words(false) + " sharers"}[grouping])}}
+		}
 		if grouping {
 			return Line{"Lay out", []Span{plain("One tray for the number, and room for groups of %s.", by.Words(false))}}
 		}
 		return Line{"Lay out", []Span{plain("One tray for the number, and %s for the sharers.", by.Words(false))}}
 	case swap.Build:
-		return Line{fmt.Sprintf("Build %s", w.Numeral(number)), w.built(number)}
+		return Line{w.build(number), w.built(number)}
 	case swap.Label:
 		return Line{"Label the tray", []Span{plain("The large cards read %s.", w.Numeral(number))}}
 	case swap.Look:

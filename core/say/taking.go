@@ -12,9 +12,12 @@ func (w Words) takingLine(t swap.Trace, s swap.Step) Line {
 	larger, smaller := t.Problem.Numbers[0], t.Problem.Numbers[1]
 	switch s.Kind {
 	case swap.SetOut:
+		if w.Drawn {
+			return Line{"Take a sheet", []Span{plain("Room for the larger number. The smaller is laid in cards alone.")}}
+		}
 		return Line{"Lay out", []Span{plain("One tray for the larger number. The smaller is laid in cards alone.")}}
 	case swap.Build:
-		return Line{fmt.Sprintf("Build %s", w.Numeral(larger)), w.built(larger)}
+		return Line{w.build(larger), w.built(larger)}
 	case swap.Label:
 		if s.Tray == 1 {
 			return Line{"Label the tray", []Span{plain("The large cards read %s.", w.Numeral(larger))}}
@@ -76,7 +79,7 @@ func (w Words) swappedDown(s swap.Step) Line {
 func (w Words) takenAway(t swap.Trace, s swap.Step) Line {
 	p := s.At.Place
 	return Line{
-		fmt.Sprintf("Take %s away", w.digit(s.Count, p)),
+		fmt.Sprintf(w.laidOrDrawn("Take %s away", "Cross %s out"), w.digit(s.Count, p)),
 		[]Span{w.strongDigit(s.Count, p, true), plain(" taken from %s.", w.digit(t.Taking[p].Had(), p))},
 	}
 }

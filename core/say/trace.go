@@ -83,13 +83,19 @@ func (w Words) line(t swap.Trace, s swap.Step) Line {
 func (w Words) joiningLine(t swap.Trace, s swap.Step, addends []place.Number) Line {
 	switch s.Kind {
 	case swap.SetOut:
+		if w.Drawn {
+			return Line{"Take a sheet", []Span{plain("Room for %s numbers, one below the other.", place.Number(len(addends)).Words(false))}}
+		}
 		return Line{"Lay out", []Span{plain("%s trays, one for each number, and one for what they make.", capital(place.Number(len(addends)).Words(false)))}}
 	case swap.Build:
 		n := addends[s.Tray-1]
-		return Line{fmt.Sprintf("Build %s", w.Numeral(n)), w.built(n)}
+		return Line{w.build(n), w.built(n)}
 	case swap.Label:
 		return w.labelled(addends[s.Tray-1])
 	case swap.Join:
+		if w.Drawn {
+			return Line{"Draw all together", []Span{plain("All is drawn together: %s.", w.withTheirKind(t))}}
+		}
 		return Line{"Push together", []Span{plain("All is pushed together: %s.", w.withTheirKind(t))}}
 	case swap.CountUp:
 		return Line{"Count the " + w.pieces(s.At.Place), w.counted(t, s)}
@@ -108,6 +114,19 @@ func (w Words) joiningLine(t swap.Trace, s swap.Step, addends []place.Number) Li
 		return Line{"Say it back", []Span{plain("%s times %s was joined. Together that is %s.", capital(place.Number(len(addends)).Words(false)), w.Numeral(addends[0]), w.Numeral(t.Answer))}}
 	}
 	return Line{"Say it back", []Span{plain("%s were joined. Together they are %s.", list(w.numerals(addends)), w.Numeral(t.Answer))}}
+}
+
+// laidOrDrawn is what is done with pieces, or with a pencil.
+func (w Words) laidOrDrawn(laid, drawn string) string {
+	if w.Drawn {
+		return drawn
+	}
+	return laid
+}
+
+// build is the step that builds or draws a number.
+func (w Words) build(n place.Number) string {
+	return fmt.Sprintf("%s %s", w.laidOrDrawn("Build", "Draw"), w.Numeral(n))
 }
 
 // built says a number's pieces by kind, empty places too: zero is shown.
@@ -200,7 +219,7 @@ func (w Words) stopped(s swap.Step) Line {
 	p := s.At.Place
 	next, _ := p.Next()
 	return Line{
-		fmt.Sprintf("Gather ten %s", w.pieces(p)),
+		fmt.Sprintf("%s ten %s", w.laidOrDrawn("Gather", "Ring"), w.pieces(p)),
 		[]Span{w.strong(10, p, true), plain(". Stop. They are as much as "), w.strong(1, next, false), plain(".")},
 	}
 }

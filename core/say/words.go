@@ -23,6 +23,7 @@ type Words struct {
 	Digits DigitWord
 	Teens  TeenWord
 	Comma  Separator
+	Drawn  bool // the work is drawn, not laid out with pieces
 }
 
 // DigitWord is how a digit is said.

@@ -45,8 +45,6 @@ type step struct {
 	longest float64 // ms between two frames
 }
 
-func (s step) cost() float64 { return s.script + s.layout }
-
 func (s step) rate() float64 { return float64(s.frames) / max(s.seconds, 1e-9) }
 
 func smooth(address string) error {
@@ -141,10 +139,12 @@ func report(name string, steps []step) {
 	line("script of a step", "ms", by(func(s step) float64 { return s.script }))
 	line("all script, and the watching", "ms", by(func(s step) float64 { return s.after }))
 	line("style and layout of a step", "ms", by(func(s step) float64 { return s.layout }))
-	slices.SortFunc(steps, func(a, b step) int { return int(b.cost()*100) - int(a.cost()*100) })
-	for _, s := range steps[:min(5, len(steps))] {
-		if s.at != "" {
-			fmt.Printf("    %s: %d pieces, script %.1f ms, style and layout %.1f ms, longest frame %.1f ms\n", s.at, s.pieces, s.script, s.layout, s.longest)
+	for _, worst := range []func(step) float64{func(s step) float64 { return s.script }, func(s step) float64 { return s.layout }} {
+		slices.SortFunc(steps, func(a, b step) int { return int(worst(b)*100) - int(worst(a)*100) })
+		for _, s := range steps[:min(3, len(steps))] {
+			if s.at != "" {
+				fmt.Printf("    %s: %d pieces, script %.1f ms, style and layout %.1f ms, longest frame %.1f ms\n", s.at, s.pieces, s.script, s.layout, s.longest)
+			}
 		}
 	}
 	fmt.Println()
