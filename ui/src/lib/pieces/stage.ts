@@ -22,15 +22,27 @@ interface Kept {
   element: SVGSVGElement;
   use: SVGUseElement;
   href: string;
+  spot: Spot & { place: string }; // where it lies
   transform: string;
   size: string;
   gone: string;
 }
 
+/** Pieces of one kind and the next, in their order. */
+function kinds(pieces: Placed[]): Placed[][] {
+  const out: Placed[][] = [];
+  for (const p of pieces) {
+    if (out.at(-1)?.[0]?.place === p.place) out.at(-1)!.push(p);
+    else out.push([p]);
+  }
+  return out;
+}
+
 export class Stage {
   readonly #kept = new Map<string, Kept>();
-  readonly #going = new Map<string, { element: SVGSVGElement; timer: number }>();
+  readonly #going = new Map<string, SVGSVGElement>();
   readonly #ready = new Map<string, Kept>();
+  #waits = 0; // the frame in which the next kind is set
   #drawn = false;
 
   constructor(private readonly root: HTMLElement) {}
@@ -38,14 +50,37 @@ export class Stage {
   /** Shows these pieces, those farther back first. */
   draw(pieces: Placed[], look: Look): void {
     const here = new Set(pieces.map((p) => p.id));
-    for (const [id, kept] of this.#kept) if (!here.has(id)) this.#leave(id, kept, look);
-    let next: Element | null = null; // from the front to the back
-    for (let i = pieces.length - 1; i >= 0; i--) {
-      const kept = this.#of(pieces[i]!, look, next);
-      this.#set(kept, pieces[i]!, look);
-      next = kept.element;
+    const gone: [string, SVGSVGElement][] = [];
+    for (const [id, kept] of this.#kept) {
+      if (here.has(id)) continue;
+      this.#leave(id, kept, look);
+      gone.push([id, kept.element]);
     }
+    if (gone.length && look.moving)
+      window.setTimeout(() => gone.forEach(([id, element]) => this.#return(id, element)), GOING);
+    window.cancelAnimationFrame(this.#waits);
+    this.#wave(kinds(pieces), look, null);
     this.#drawn = true;
+  }
+
+  /**
+   * Sets one kind after another, from the front to the back, each that moves in a
+   * frame of its own: sixty pieces at once are more than a slow machine starts in one.
+   */
+  #wave(left: Placed[][], look: Look, before: Element | null): void {
+    let next = before;
+    while (left.length) {
+      let moved = false;
+      for (const p of left.pop()!.toReversed()) {
+        const kept = this.#of(p, look, next);
+        moved = this.#set(kept, p, look) || moved;
+        next = kept.element;
+      }
+      if (moved && look.moving && left.length) {
+        this.#waits = window.requestAnimationFrame(() => this.#wave(left, look, next));
+        return;
+      }
+    }
   }
 
   /** Makes the elements of pieces to come, while nothing else is to be done. */
@@ -64,7 +99,7 @@ export class Stage {
     element.setAttribute('aria-hidden', 'true');
     element.setAttribute('class', `piece ${p.place}`);
     element.append(use);
-    return { element, use, href: '', transform: '', size: '', gone: '' };
+    return { element, use, href: '', spot: p, transform: '', size: '', gone: '' };
   }
 
   #of(p: Placed, look: Look, before: Element | null): Kept {
@@ -82,15 +117,19 @@ export class Stage {
     return kept;
   }
 
-  #set(kept: Kept, p: Placed, look: Look): void {
+  /** Tells whether the piece moves. */
+  #set(kept: Kept, p: Placed, look: Look): boolean {
     const href = `#${picture(look.material, p.place, p.order)}`;
     const size = `${look.unit} ${look.hand} ${p.place}`;
     // On whole pixels: what lies between them is blurred.
     const transform = `translate(${Math.round(p.x)}px, ${Math.round(p.y)}px)`;
+    const moves = kept.transform !== transform;
+    kept.spot = p;
     if (kept.href !== href) kept.use.setAttribute('href', (kept.href = href));
     if (kept.size !== size) this.#size(kept, size, p, look);
-    if (kept.transform !== transform) kept.element.style.transform = kept.transform = transform;
+    if (moves) kept.element.style.transform = kept.transform = transform;
     if (kept.gone !== (p.gone ?? '')) this.#cross(kept, p, look);
+    return moves;
   }
 
   #size(kept: Kept, size: string, p: Placed, look: Look): void {
@@ -126,21 +165,15 @@ export class Stage {
     this.#kept.delete(id);
     const { element } = kept;
     if (!look.moving) return element.remove();
-    const at = element.style.transform.match(/-?[\d.]+/g)?.map(Number) ?? [0, 0];
-    const place = id.slice(0, id.lastIndexOf('-'));
-    this.#way(element, { place, x: at[0]!, y: at[1]! }, look);
-    element.classList.remove('coming');
-    element.classList.add('going');
-    const timer = window.setTimeout(() => this.#return(id), GOING);
-    this.#going.set(id, { element, timer });
+    this.#way(element, kept.spot, look);
+    element.setAttribute('class', `piece ${kept.spot.place} going`);
+    this.#going.set(id, element);
   }
 
   /** Takes away what was going: it has gone, or it comes again. */
-  #return(id: string): void {
-    const going = this.#going.get(id);
-    if (!going) return;
-    window.clearTimeout(going.timer);
-    going.element.remove();
+  #return(id: string, element = this.#going.get(id)): void {
+    if (!element || this.#going.get(id) !== element) return;
+    element.remove();
     this.#going.delete(id);
   }
 }

@@ -54,6 +54,15 @@
     return (i: number) => (known[i] ??= scene(all, i, on, pieces));
   });
   const now = $derived(scenes(index));
+  /** The step that is made ready while nothing else is to be done. */
+  let ahead = $state(0);
+  $effect(() => {
+    const next = Math.min(index + 1, steps.length - 1);
+    const waits = requestIdleCallback(() => (ahead = next));
+    return () => cancelIdleCallback(waits);
+  });
+  const swap = $derived(now.swap ?? scenes(ahead).swap);
+  const back = $derived(now.back ?? scenes(ahead).back);
   // The steps to come are worked out while nothing else is to be done.
   $effect(() => {
     const of = scenes;
@@ -117,9 +126,13 @@
       />
     </g>
   {/each}
-  {#if now.swap}<Swap swap={now.swap} {unit} {h} {upright} board={store} />{/if}
-  {#if now.back}
-    <Back back={now.back} {h} {upright} deeper={!!now.swap} board={store} />
+  {#if swap}
+    <g class:off={!now.swap}><Swap {swap} {unit} {h} {upright} board={store} /></g>
+  {/if}
+  {#if back}
+    <g class:off={!now.back}>
+      <Back {back} {h} {upright} deeper={!!now.swap} board={store} />
+    </g>
   {/if}
   {#each now.rings as r (r.key)}
     {#if r.how === 'ten' || r.how === 'group'}
@@ -170,28 +183,30 @@
       rx={0.75 * unit}
     />
   {/if}
-  {#each now.swap?.landing ?? [] as l, i (i)}
-    {@const b = boxOf(l.place)}
-    {#if l.place === 'thousands'}
-      {@const [bw, bh] = [b.width * unit, b.height * unit]}
-      <path
-        class="landing"
-        stroke="var(--thousands-ink)"
-        transform="translate({l.x} {l.y})"
-        d="M{bw / 2} 0L{bw} {bh / 4}V{(bh * 3) / 4}L{bw / 2} {bh}L0 {(bh * 3) / 4}V{bh / 4}Z"
-      />
-    {:else}
-      <rect
-        class="landing {l.place}"
-        stroke="var(--{l.place}-ink)"
-        x={l.x}
-        y={l.y}
-        width={b.width * unit}
-        height={b.height * unit}
-        rx={l.place === 'hundreds' ? 3 : unit / 2}
-      />
-    {/if}
-  {/each}
+  <g class:off={!now.swap}>
+    {#each swap?.landing ?? [] as l, i (i)}
+      {@const b = boxOf(l.place)}
+      {#if l.place === 'thousands'}
+        {@const [bw, bh] = [b.width * unit, b.height * unit]}
+        <path
+          class="landing"
+          stroke="var(--thousands-ink)"
+          transform="translate({l.x} {l.y})"
+          d="M{bw / 2} 0L{bw} {bh / 4}V{(bh * 3) / 4}L{bw / 2} {bh}L0 {(bh * 3) / 4}V{bh / 4}Z"
+        />
+      {:else}
+        <rect
+          class="landing {l.place}"
+          stroke="var(--{l.place}-ink)"
+          x={l.x}
+          y={l.y}
+          width={b.width * unit}
+          height={b.height * unit}
+          rx={l.place === 'hundreds' ? 3 : unit / 2}
+        />
+      {/if}
+    {/each}
+  </g>
   {#if now.counted}
     <text class="counted" x={now.counted.x} y={now.counted.y} fill="var(--{now.counted.place}-ink)">
       {now.counted.n}
