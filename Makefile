@@ -17,7 +17,7 @@ demo: needs build ## serve the made-up school on 127.0.0.1
 demo-reset: needs build ## the same from the beginning: the demo's data is deleted
 	@$(BIN) demo --reset
 
-build: $(BIN) ## build the screens and the binary
+build: $(BIN) ui/.geometry/geometry.js ## build the screens and the binary
 
 needs:
 	@scripts/needs.sh demo
@@ -31,6 +31,11 @@ ui/node_modules/.stamp: ui/package-lock.json
 
 ui/dist/index.html: ui/node_modules/.stamp $(UI_FILES)
 	cd ui && npm run --silent build
+	@touch $@
+
+# The geometry of the mat by itself, for its tests.
+ui/.geometry/geometry.js: ui/node_modules/.stamp $(UI_FILES)
+	cd ui && npm run --silent geometry
 	@touch $@
 
 $(BIN): ui/dist/index.html $(GO_FILES)

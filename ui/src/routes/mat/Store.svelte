@@ -75,7 +75,7 @@
       </span>
       <span>a ten is ringed</span>
     </li>
-    <li class:lit={step.kind === 'take-away' || step.kind === 'deal' || down}>
+    <li class:lit={step.kind === 'take-away' || step.kind === 'deal' || step.kind === 'take-group'}>
       <span class="sign">
         <svg width="34" height="34" viewBox="-2 -.5 5 6" aria-hidden="true">
           <use href="#drawings-tens-0" />
@@ -83,6 +83,15 @@
         </svg>
       </span>
       <span>taken: crossed out</span>
+    </li>
+    <li class:lit={down}>
+      <span class="sign">
+        <svg width="34" height="34" viewBox="-2 -.5 5 6" aria-hidden="true">
+          <use href="#drawings-tens-1" />
+          <path class="cross given" d={cross(1, 5, 3, true)} />
+        </svg>
+      </span>
+      <span>given for ten</span>
     </li>
   </ul>
 {:else}
@@ -170,6 +179,9 @@
   .cross {
     stroke: var(--clay);
     stroke-width: 0.42;
+  }
+  .cross.given {
+    stroke: var(--leaf);
   }
   .board {
     height: 2.5px;
