@@ -72,7 +72,7 @@ func TestEveryMaterial(t *testing.T) {
 			g.Holds("said once", "document.querySelector('[data-live]').innerText === document.querySelector('[data-said]').innerText && document.querySelectorAll('[aria-live]').length === 1")
 			there(until(g, "work/ones/4"), pile(kind, "there", 9, 0))
 			if kind.Drawn() {
-				g.Holds("four are crossed out, three were given", "document.querySelectorAll('.cross.taken').length === 4 && document.querySelectorAll('.cross.given').length === 3")
+				g.Holds("four are crossed out, three were given", "document.querySelectorAll('.pieces .cross.taken').length === 4 && document.querySelectorAll('.pieces .cross.given').length === 3")
 				g.Holds("one sheet", "document.querySelectorAll('.tray').length === 1")
 			} else {
 				there(g, pile(kind, "taken", 4, 0))
