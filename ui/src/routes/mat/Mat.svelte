@@ -2,6 +2,7 @@
   // The presented mat: the lesson worked step by step, forwards and back, with
   // the column written in step with the pieces and the sentence to say.
   import { onMount } from 'svelte';
+  import { prefersReducedMotion } from 'svelte/motion';
   import { push } from 'svelte-spa-router';
   import Bench from '../../lib/bench/Bench.svelte';
   import { shortcuts } from '../../lib/keys';
@@ -25,8 +26,20 @@
   const hand = LessonInHand.of(params.lesson);
   const lesson = $derived(hand.lesson);
   const desk = $derived(shared.desk!);
-  const step = $derived(lesson?.steps[hand.index]);
-  const next = $derived(lesson?.steps[hand.index + 1]);
+  /** The step that lies on the mat. The shelf and the book follow a frame later. */
+  const lying = $derived(lesson?.steps[hand.index]);
+  const following = $derived(lesson?.steps[hand.index + 1]);
+  let written = $state(0);
+  $effect(() => {
+    const now = hand.index;
+    if (prefersReducedMotion.current) written = now;
+    else {
+      const waits = requestAnimationFrame(() => (written = now));
+      return () => cancelAnimationFrame(waits);
+    }
+  });
+  const step = $derived(lesson?.steps[written]);
+  const next = $derived(lesson?.steps[written + 1]);
   const ended = $derived(lesson?.link.stand === 'ended');
   const material = $derived(lesson?.link.material ?? 'beads');
   let w = $state(0);
@@ -46,10 +59,10 @@
   /** How many rows the column has over its line. */
   const rows = $derived((step?.sheet.over ?? 0) + (step?.sheet.numbers ?? 0));
   const turnOf = (i: number): string => lesson?.children[lesson.steps[i]?.turn ?? -1]?.name ?? '';
-  const turn = $derived(turnOf(hand.index));
+  const turn = $derived(turnOf(written));
   /** Who comes after: the next child with another turn. */
   const then = $derived.by(() => {
-    for (let i = hand.index + 1; i < (lesson?.steps.length ?? 0); i++) {
+    for (let i = written + 1; i < (lesson?.steps.length ?? 0); i++) {
       const name = turnOf(i);
       if (name && name !== turn) return name;
     }
@@ -81,13 +94,13 @@
   };
   function forward(): void {
     if (!lesson || ended) return;
-    if (!next) {
+    if (!following) {
       void finish();
       return;
     }
-    if (asks && next.ask && !asking) {
+    if (asks && following.ask && !asking) {
       asking = true;
-      shared.said = next.ask;
+      shared.said = following.ask;
       return;
     }
     goTo(hand.index + 1);
@@ -178,10 +191,10 @@
       class="scene"
       bind:clientWidth={w}
       bind:clientHeight={h}
-      data-step={step?.at ?? ''}
-      data-last={step && !next ? '' : undefined}
+      data-step={lying?.at ?? ''}
+      data-last={lying && !following ? '' : undefined}
     >
-      {#if lesson && step?.kind === 'estimate'}
+      {#if lesson && lying?.kind === 'estimate'}
         <p class="about kid">
           {lesson.link.sum.said}
           <span class="is">is about <span class="gap"></span></span>
