@@ -7,10 +7,10 @@ import { SKETCH, type PlaceId, type Spot } from './units';
 export const HANDS = 6;
 
 /** The way in which the nth piece that came is drawn. */
-export const handNo = (order: number): number => ((order * 7) % 11) % HANDS;
+const handNo = (order: number): number => ((order * 7) % 11) % HANDS;
 
 /** A source of numbers from 0 to 1: the same for the same seed (mulberry32). */
-export function source(seed: number): () => number {
+function source(seed: number): () => number {
   let a = (seed * 2654435761) >>> 0;
   return () => {
     a = (a + 0x6d2b79f5) >>> 0;

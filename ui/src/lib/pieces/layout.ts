@@ -68,9 +68,9 @@ export const MAT = {
 /** The width in px below which names and gaps are small. */
 export const NARROW = 640;
 
-export const gapOf = (w: number): number => (w < NARROW ? 12 : MAT.gap);
+const gapOf = (w: number): number => (w < NARROW ? 12 : MAT.gap);
 /** The narrowest lane in px: its name must fit, where four of them do. */
-export const leastLane = (w: number): number =>
+const leastLane = (w: number): number =>
   w < NARROW ? Math.min(98, (w - 3 * gapOf(w)) / 4) : 112;
 
 const count = (c: Counts | undefined, place: PlaceId): number => c?.[place] ?? 0;

@@ -107,7 +107,7 @@ const laneOf = (plan: Layout, zone: string, place: PlaceId): Lane | undefined =>
   plan.bands[zone]?.lanes.find((l) => l.place === place);
 
 /** Which trays are seen at a step. */
-export function zonesAt(steps: Step[], index: number, plan: Layout): string[] {
+function zonesAt(steps: Step[], index: number, plan: Layout): string[] {
   const all = Object.keys(plan.bands);
   if (!all.includes(JOINED)) return all;
   const joined = index >= steps.findIndex((s) => s.kind === 'join');

@@ -14,7 +14,7 @@ export interface Look {
 }
 
 /** How long a piece takes to go, in ms; the style sheet says the same. */
-export const GOING = 450;
+const GOING = 450;
 
 const SVG = 'http://www.w3.org/2000/svg';
 

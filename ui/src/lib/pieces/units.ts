@@ -154,7 +154,7 @@ export function fitHeap(
 const TEN = 10;
 
 /** The place below one that has a piece. */
-export const below = (place: PlaceId): PlaceId => PIECES[PIECES.indexOf(place) - 1] ?? '';
+const below = (place: PlaceId): PlaceId => PIECES[PIECES.indexOf(place) - 1] ?? '';
 
 /** One piece and the ten beside it at the same length, in units. */
 export interface Match extends Size {
