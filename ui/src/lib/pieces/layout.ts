@@ -70,8 +70,7 @@ export const NARROW = 640;
 
 const gapOf = (w: number): number => (w < NARROW ? 12 : MAT.gap);
 /** The narrowest lane in px: its name must fit, where four of them do. */
-const leastLane = (w: number): number =>
-  w < NARROW ? Math.min(98, (w - 3 * gapOf(w)) / 4) : 112;
+const leastLane = (w: number): number => (w < NARROW ? Math.min(98, (w - 3 * gapOf(w)) / 4) : 112);
 
 const count = (c: Counts | undefined, place: PlaceId): number => c?.[place] ?? 0;
 

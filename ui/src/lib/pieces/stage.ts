@@ -28,13 +28,13 @@ interface Kept {
   gone: string;
 }
 
-/** Pieces of one kind and the next, in their order. */
-function kinds(pieces: Placed[]): Placed[][] {
+/** So many pieces set off in one frame. */
+const TOGETHER = 10;
+
+/** The pieces in their order, so many at a time. */
+function waves(pieces: Placed[]): Placed[][] {
   const out: Placed[][] = [];
-  for (const p of pieces) {
-    if (out.at(-1)?.[0]?.place === p.place) out.at(-1)!.push(p);
-    else out.push([p]);
-  }
+  for (let i = 0; i < pieces.length; i += TOGETHER) out.push(pieces.slice(i, i + TOGETHER));
   return out;
 }
 
@@ -42,7 +42,7 @@ export class Stage {
   readonly #kept = new Map<string, Kept>();
   readonly #going = new Map<string, SVGSVGElement>();
   readonly #ready = new Map<string, Kept>();
-  #waits = 0; // the frame in which the next kind is set
+  #waits = 0; // the frame in which the next ten are set
   #drawn = false;
 
   constructor(private readonly root: HTMLElement) {}
@@ -59,13 +59,13 @@ export class Stage {
     if (gone.length && look.moving)
       window.setTimeout(() => gone.forEach(([id, element]) => this.#return(id, element)), GOING);
     window.cancelAnimationFrame(this.#waits);
-    this.#wave(kinds(pieces), look, null);
+    this.#wave(waves(pieces), look, null);
     this.#drawn = true;
   }
 
   /**
-   * Sets one kind after another, from the front to the back, each that moves in a
-   * frame of its own: sixty pieces at once are more than a slow machine starts in one.
+   * Sets ten after ten, from the front to the back, those that move in a frame of
+   * their own: sixty pieces at once are more than a slow machine starts in one.
    */
   #wave(left: Placed[][], look: Look, before: Element | null): void {
     let next = before;
