@@ -33,6 +33,7 @@ async function send(
     return await fetch(`/api${path}`, {
       method,
       headers,
+      keepalive: method !== 'GET', // what is kept is sent also when the page is left
       body: body === undefined ? undefined : JSON.stringify(body),
     });
   } catch {

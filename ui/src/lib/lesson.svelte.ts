@@ -7,6 +7,17 @@ import type { Lesson, LessonChange, Moved, Trouble } from './wire.gen';
 
 const AGAIN_MS = 3000;
 
+/** What is seen comes first, and what is sent after it; at once where the page is left. */
+const shown = (): Promise<void> =>
+  new Promise((resolve) => {
+    const go = (): void => {
+      window.removeEventListener('pagehide', go);
+      resolve();
+    };
+    window.addEventListener('pagehide', go);
+    setTimeout(go);
+  });
+
 /** The lessons of this page, by account and id. */
 const open: Record<string, LessonInHand> = {};
 
@@ -82,7 +93,7 @@ export class LessonInHand {
 
   async #sendAll(): Promise<void> {
     await this.#reading; // a change is made to the revision that is read
-    await new Promise((resolve) => setTimeout(resolve)); // what is seen comes first
+    await shown();
     while (this.#waits) {
       const sending = this.#waiting;
       this.#waiting = {};
