@@ -157,7 +157,11 @@ func (l *Lesson) add(p swap.Problem) error {
 func (l Lesson) Another(seed uint64) (swap.Problem, error) {
 	first := l.Problems[0]
 	choice := choose.Choice{Op: choose.Op(first.Kind.Operation()), Stage: l.Stage, Laid: material.CanLayOut(max(first.Answer(), first.Numbers[0]))}
-	for _, n := range first.Numbers {
+	numbers := first.Numbers
+	if choice.Op == choose.Share || choice.Op == choose.Trays { // by as many as before
+		numbers, choice.By = numbers[:1], int(numbers[1])
+	}
+	for _, n := range numbers {
 		choice.Digits = append(choice.Digits, n.Length())
 	}
 	space, err := choice.Space()

@@ -251,6 +251,16 @@ func TestAnother(t *testing.T) {
 			t.Fatalf("%+v, %v", l, err)
 		}
 	}
+	for _, text := range []string{"97/4", "26*3", "503-128"} {
+		l := opened(t, text, "wren")
+		p, err := l.Another(3)
+		if err != nil || p.Kind != l.Problems[0].Kind || p.Key() == l.Problems[0].Key() || p.Kind != swap.Difference && p.Numbers[1] != l.Problems[0].Numbers[1] {
+			t.Errorf("another like %s: %v, %v", text, p, err)
+		}
+	}
+	if _, err := opened(t, "52:4", "wren").Another(3); !errors.Is(err, lesson.ErrNoMore) {
+		t.Errorf("another grouping: %v", err)
+	}
 	only := opened(t, "9+1", "wren")
 	only.Stage = "nowhere"
 	if _, err := only.Another(1); !errors.Is(err, lesson.ErrNoMore) {
