@@ -305,7 +305,7 @@ func TestAskingFirst(t *testing.T) {
 	g.Press("Show it").See("They are as much as one ten.").Holds("shown", at("work/ones/1"))
 	g.Press("Swap for one ten").Holds("what is only done is not asked", at("work/ones/2"))
 	g.Press("Lay the card 2").See("What stays in the ones?").Press("Back").Holds("taken back", at("work/ones/2")).See("It joins the tens.")
-	g.Press("Go to check").Holds("at the check", at("check/0")).Reload().See("So 9 pieces must lie here.").Press("Check another way").See("How can it be checked?").LetGo().Key("q").Holds("shown at once", "document.querySelector('[data-said]')")
+	g.Press("Go to check").Holds("at the check", at("check/0")).Settle().Reload().See("So 9 pieces must lie here.").Press("Check another way").See("How can it be checked?").LetGo().Key("q").Holds("shown at once", "document.querySelector('[data-said]')")
 	g.Press("Go to build").Holds("at the beginning", at("lay-out/0")).Settle()
 	s.check(g)
 	if kept := s.kept(g); kept.At.String() != "lay-out/0" {
