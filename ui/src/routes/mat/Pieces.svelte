@@ -1,5 +1,6 @@
 <script lang="ts">
   // The pieces on the mat, each by its name from step to step, so that it travels.
+  import { whenIdle } from '../../lib/idle';
   import type { Placed } from '../../lib/pieces/scene';
   import { Stage, type Look } from '../../lib/pieces/stage';
 
@@ -18,8 +19,7 @@
   $effect(() => stage?.draw(pieces, look));
   $effect(() => {
     const [of, to, as] = [stage, next, look];
-    const waits = requestIdleCallback(() => of?.prepare(to, as));
-    return () => cancelIdleCallback(waits);
+    return whenIdle(() => of?.prepare(to, as));
   });
 </script>
 

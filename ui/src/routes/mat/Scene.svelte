@@ -4,6 +4,7 @@
   // state is the trace's.
   import { prefersReducedMotion } from 'svelte/motion';
   import { innerWidth } from 'svelte/reactivity/window';
+  import { whenIdle } from '../../lib/idle';
   import { loop } from '../../lib/pieces/drawn';
   import { layout, NARROW } from '../../lib/pieces/layout';
   import { floorOf, hops, scene, workOf } from '../../lib/pieces/scene';
@@ -58,21 +59,22 @@
   let ahead = $state(0);
   $effect(() => {
     const next = Math.min(index + 1, steps.length - 1);
-    const waits = requestIdleCallback(() => (ahead = next));
-    return () => cancelIdleCallback(waits);
+    return whenIdle(() => (ahead = next));
   });
-  const swap = $derived(now.swap ?? scenes(ahead).swap);
-  const back = $derived(now.back ?? scenes(ahead).back);
+  // Another trace may have fewer steps.
+  const ready = $derived(scenes(Math.min(ahead, steps.length - 1)));
+  const swap = $derived(now.swap ?? ready.swap);
+  const back = $derived(now.back ?? ready.back);
   // The steps to come are worked out while nothing else is to be done.
   $effect(() => {
     const of = scenes;
-    let [i, waits] = [0, 0];
-    const on = (idle: IdleDeadline): void => {
-      while (i < steps.length && idle.timeRemaining() > 2) of(i++);
-      if (i < steps.length) waits = requestIdleCallback(on);
+    let i = 0;
+    const on = (left: () => number): void => {
+      while (i < steps.length && left() > 2) of(i++);
+      if (i < steps.length) stop = whenIdle(on);
     };
-    waits = requestIdleCallback(on);
-    return () => cancelIdleCallback(waits);
+    let stop = whenIdle(on);
+    return () => stop();
   });
   const unit = $derived(plan.unit);
   const stem = $derived(plan.bands.start ? hops(steps, index) : []);
