@@ -1,9 +1,11 @@
 // Command smooth measures how a full mat steps in a slow browser: make smooth. It
 // walks through a lesson with 9, 19, 19 and 19 pieces in a running demo with the
-// processor slowed down, and prints frames and script beside an empty page's.
+// processor slowed down, more than once, and prints frames and script beside an empty
+// page's.
 package main
 
 import (
+	"cmp"
 	"fmt"
 	"os"
 	"slices"
@@ -18,6 +20,10 @@ const slower = 4
 
 // watched is how long the frames after a step are watched: as long as pieces travel.
 const watched = 600 * time.Millisecond
+
+// walks is how often each lesson is walked through: a step's figures are the middle
+// ones, since a machine has other things to do as well.
+const walks = 3
 
 // problem fills the mat: 9 thousands, 19 hundreds, 19 tens, 19 ones.
 const problem = "4999+4999+1"
@@ -38,7 +44,7 @@ type step struct {
 	at      string
 	pieces  int
 	script  float64 // ms from the key until the page has taken in the new state
-	after   float64 // ms that all scripts ran while it was watched, the watching with them
+	busiest float64 // ms of script in the busiest frame, what the key did among it
 	layout  float64 // ms of styles and layout
 	frames  int
 	seconds float64 // from the first frame to the last
@@ -54,98 +60,134 @@ func smooth(address string) error {
 	}
 	defer stop()
 
-	fmt.Printf("%d times slower, %v watched after each step, 1280×800, headless\n\n", slower, watched)
+	fmt.Printf("%d times slower, %v watched after each step, the middle of %d walks, 1280×800, headless\n\n", slower, watched, walks)
 	g.Open("about:blank").Slow(slower)
-	var empty []step
-	for range 20 {
-		empty = append(empty, watch(g, "undefined"))
+	var empty [][]step
+	for range walks {
+		var walked []step
+		for range 20 {
+			walked = append(walked, watch(g, "undefined"))
+		}
+		empty = append(empty, walked)
 	}
 	report("an empty page", empty)
 	g.Slow(1).LogIn(address, demo.Logins()[0].Email, demo.Password).See("could be next")
 	for _, material := range []string{"beads", "blocks", "drawings"} {
-		report("a full mat of "+material, walk(g, address, material))
+		walked := walk(g, address, material)
+		if g.Err() != nil {
+			return g.Err()
+		}
+		report("a full mat of "+material, walked)
 	}
-	return g.Err()
+	return nil
 }
 
-// walk opens the lesson with a material and steps through it.
-func walk(g *guide.Guide, address, material string) []step {
-	g.Slow(1).Press("Numbers").See("Twelve of them").Write("Numbers of your own", problem).Press("Look").See("Fullest moment").Press("Gather").See("Who comes?").Press("done").Press("To the mat").See("About how much").Press("Lay out").See("trays").Press(material).Settle().LetGo()
-	g.Slow(slower)
-	var steps []step
-	for g.Err() == nil && !guide.Read[bool](g, "!!document.querySelector('[data-last]')") {
-		steps = append(steps, watch(g, "document.body.dispatchEvent(new KeyboardEvent('keydown', { key: ' ', bubbles: true }))"))
+// walk opens the lesson with a material and steps through it, again and again.
+func walk(g *guide.Guide, address, material string) [][]step {
+	g.Slow(1).Press("Numbers").See("Twelve of them").Write("Numbers of your own", problem).Press("Look").See("Fullest moment").Press("Gather").See("Who comes?").Press("done").Press("To the mat").See("About how much").Press("Lay out").See("trays").Press(material).Settle()
+	var all [][]step
+	for range walks {
+		g.Slow(1).Press("Go to build").Settle().LetGo()
+		g.Slow(slower)
+		var steps []step
+		for g.Err() == nil && !guide.Read[bool](g, "!!document.querySelector('[data-last]')") {
+			steps = append(steps, watch(g, "document.body.dispatchEvent(new KeyboardEvent('keydown', { key: ' ', bubbles: true }))"))
+		}
+		all = append(all, steps)
 	}
-	return steps
+	return all
 }
 
 // watch counts the frames and the time spent after something is done in the page.
-// The script of a step lasts until the page has taken in the new state.
+// The script of a step lasts until the page has taken in the new state; what it leaves
+// to the frames that follow is counted with the frame.
 func watch(g *guide.Guide, do string) step {
 	guide.Read[bool](g, `(() => {
-		const frames = [];
-		window.watched = frames;
-		const frame = (now) => { frames.push(now); if (window.watched === frames) requestAnimationFrame(frame); };
-		requestAnimationFrame(frame);
+		const [frames, spent] = [[], [0]];
+		const next = (window.asks ??= requestAnimationFrame.bind(window));
+		window.watched = { frames, spent };
+		window.requestAnimationFrame = (what) => next((now) => {
+			const begun = performance.now();
+			what(now);
+			spent[spent.length - 1] += performance.now() - begun;
+		});
+		const frame = (now) => {
+			frames.push(now);
+			if (frames.length > 1) spent.push(0);
+			if (window.watched?.frames === frames) next(frame);
+		};
+		next(frame);
 		return true;
 	})()`)
 	before := g.Spent()
 	guide.Read[bool](g, `(() => {
 		window.cost = undefined;
+		const { spent } = window.watched;
 		const begun = performance.now();
 		`+do+`;
-		Promise.resolve().then(() => Promise.resolve()).then(() => { window.cost = performance.now() - begun; });
+		Promise.resolve().then(() => Promise.resolve()).then(() => {
+			window.cost = performance.now() - begun;
+			spent[spent.length - 1] += window.cost;
+		});
 		return true;
 	})()`)
 	time.Sleep(watched)
 	after := g.Spent()
-	frames := guide.Read[[]float64](g, "(() => { const f = window.watched; window.watched = undefined; return f; })()")
-	spent := func(names ...string) (ms float64) {
-		for _, name := range names {
-			ms += 1000 * (after[name] - before[name])
-		}
-		return ms
+	type seen struct {
+		Frames, Spent []float64
+		Cost          float64
 	}
-	s := step{script: guide.Read[float64](g, "window.cost ?? -1"), after: spent("ScriptDuration"), layout: spent("LayoutDuration", "RecalcStyleDuration"), frames: len(frames) - 1}
-	for i := 1; i < len(frames); i++ {
-		s.longest = max(s.longest, frames[i]-frames[i-1])
+	saw := guide.Read[seen](g, "(() => { const { frames, spent } = window.watched; window.watched = undefined; return { frames, spent, cost: window.cost ?? -1 }; })()")
+	s := step{script: saw.Cost, busiest: slices.Max(saw.Spent), frames: len(saw.Frames) - 1}
+	for _, name := range []string{"LayoutDuration", "RecalcStyleDuration"} {
+		s.layout += 1000 * (after[name] - before[name])
 	}
-	if len(frames) > 1 {
-		s.seconds = (frames[len(frames)-1] - frames[0]) / 1000
+	for i := 1; i < len(saw.Frames); i++ {
+		s.longest = max(s.longest, saw.Frames[i]-saw.Frames[i-1])
+	}
+	if len(saw.Frames) > 1 {
+		s.seconds = (saw.Frames[len(saw.Frames)-1] - saw.Frames[0]) / 1000
 	}
 	s.at = guide.Read[string](g, "document.querySelector('[data-step]')?.dataset.step ?? ''")
-	s.pieces = guide.Read[int](g, "document.querySelectorAll('svg.piece').length")
+	s.pieces = guide.Read[int](g, "Number(document.querySelector('canvas')?.dataset.lying ?? 0)")
 	return s
 }
 
-func report(name string, steps []step) {
-	fmt.Printf("%s, %d steps\n", name, len(steps))
-	if len(steps) == 0 {
-		return
-	}
-	by := func(what func(step) float64) []float64 {
-		var all []float64
-		for _, s := range steps {
-			all = append(all, what(s))
-		}
-		slices.Sort(all)
-		return all
-	}
-	line := func(label, unit string, all []float64) {
-		fmt.Printf("  %-29s least %6.1f   median %6.1f   most %6.1f %s\n", label, all[0], all[len(all)/2], all[len(all)-1], unit)
-	}
-	line("frames a second", "", by(step.rate))
-	line("longest frame", "ms", by(func(s step) float64 { return s.longest }))
-	line("script of a step", "ms", by(func(s step) float64 { return s.script }))
-	line("all script, and the watching", "ms", by(func(s step) float64 { return s.after }))
-	line("style and layout of a step", "ms", by(func(s step) float64 { return s.layout }))
-	for _, worst := range []func(step) float64{func(s step) float64 { return s.script }, func(s step) float64 { return s.layout }} {
-		slices.SortFunc(steps, func(a, b step) int { return int(worst(b)*100) - int(worst(a)*100) })
-		for _, s := range steps[:min(3, len(steps))] {
-			if s.at != "" {
-				fmt.Printf("    %s: %d pieces, script %.1f ms, style and layout %.1f ms, longest frame %.1f ms\n", s.at, s.pieces, s.script, s.layout, s.longest)
+// report prints the middle of the walks for every step: the least, the median and the
+// most of the steps, and the worst single one of all walks.
+func report(name string, walked [][]step) {
+	fmt.Printf("%s, %d steps\n", name, len(walked[0]))
+	line := func(label, unit string, of func(step) float64, worst func(a, b float64) float64) {
+		var middle []float64
+		single := of(walked[0][0])
+		for i := range walked[0] {
+			var same []float64
+			for _, steps := range walked {
+				same = append(same, of(steps[i]))
+				single = worst(single, of(steps[i]))
 			}
+			slices.Sort(same)
+			middle = append(middle, same[len(same)/2])
 		}
+		order := make([]int, len(middle))
+		for i := range order {
+			order[i] = i
+		}
+		slices.SortStableFunc(order, func(a, b int) int { return cmp.Compare(middle[a], middle[b]) })
+		at := func(i int) float64 { return middle[order[i]] }
+		last := len(order) - 1
+		extreme := walked[0][order[last]]
+		if worst(0, 1) == 0 {
+			extreme = walked[0][order[0]]
+		}
+		fmt.Printf("  %-28s least %6.1f   median %6.1f   most %6.1f   single %6.1f %-3s %s\n", label, at(0), at(last/2), at(last), single, unit, extreme.at)
 	}
+	most := func(a, b float64) float64 { return max(a, b) }
+	least := func(a, b float64) float64 { return min(a, b) }
+	line("frames a second", "", step.rate, least)
+	line("longest frame", "ms", func(s step) float64 { return s.longest }, most)
+	line("script of a step", "ms", func(s step) float64 { return s.script }, most)
+	line("script in the busiest frame", "ms", func(s step) float64 { return s.busiest }, most)
+	line("style and layout of a step", "ms", func(s step) float64 { return s.layout }, most)
 	fmt.Println()
 }

@@ -1,19 +1,15 @@
 // Work for when nothing else is to be done. Not every browser tells: where it does
 // not, the work is done a little later.
 
-/** A time at which nothing seems to happen, and how long it lasts, in ms. */
+/** After so many ms nothing seems to happen. */
 const LATER = 80;
-const SPELL = 4;
 
-/** Does the work when the page is idle, told how many ms are left; returns how to call it off. */
-export function whenIdle(work: (left: () => number) => void): () => void {
+/** Does the work when the page is idle; returns how to call it off. */
+export function whenIdle(work: () => void): () => void {
   if ('requestIdleCallback' in window) {
-    const waits = requestIdleCallback((idle) => work(() => idle.timeRemaining()));
+    const waits = requestIdleCallback(work);
     return () => cancelIdleCallback(waits);
   }
-  const waits = setTimeout(() => {
-    const end = performance.now() + SPELL;
-    work(() => end - performance.now());
-  }, LATER);
+  const waits = setTimeout(work, LATER);
   return () => clearTimeout(waits);
 }

@@ -7,6 +7,9 @@ import type { Lesson, LessonChange, Moved, Trouble } from './wire.gen';
 
 const AGAIN_MS = 3000;
 
+/** What is seen has so many ms before anything is sent. */
+const SEEN_MS = 200;
+
 /** What is seen comes first, and what is sent after it; at once where the page is left. */
 const shown = (): Promise<void> =>
   new Promise((resolve) => {
@@ -15,7 +18,7 @@ const shown = (): Promise<void> =>
       resolve();
     };
     window.addEventListener('pagehide', go);
-    setTimeout(go);
+    setTimeout(go, SEEN_MS);
   });
 
 /** The lessons of this page, by account and id. */

@@ -93,6 +93,13 @@
       'shelf mat foot' auto / var(--shelf) minmax(0, 1fr) 304px;
     min-height: 0;
   }
+  /* What changes in one of them is painted there alone. */
+  .shelf,
+  .mat,
+  .book,
+  .foot {
+    contain: layout paint;
+  }
   .shelf {
     grid-area: shelf;
     padding: var(--s4) var(--s4) var(--s4) 20px;

@@ -7,7 +7,10 @@ import { SKETCH, type PlaceId, type Spot } from './units';
 export const HANDS = 6;
 
 /** The way in which the nth piece that came is drawn. */
-const handNo = (order: number): number => ((order * 7) % 11) % HANDS;
+const handNo = (order: number): number => ((order * 7) % ROUND) % HANDS;
+
+/** After so many pieces the signs begin again. */
+export const ROUND = 11;
 
 /** A source of numbers from 0 to 1: the same for the same seed (mulberry32). */
 function source(seed: number): () => number {

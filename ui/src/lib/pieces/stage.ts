@@ -1,179 +1,187 @@
-// The pieces on the mat as elements, each moved by the style sheet alone. A full mat
-// has more than sixty, and a step must be taken in within a frame on a slow machine:
-// so they are kept here by name, and only what has changed is touched.
+// The pieces on the mat, drawn on one canvas, away from the page where the browser can
+// (stage.worker.ts): a full mat has more than sixty, all under way at once when trays
+// are pushed together, and they go on while the page takes in the step.
+import { cubicOut } from 'svelte/easing';
 import { cross, picture } from './drawn';
 import type { Placed } from './scene';
+import type { Sprites } from './sprites';
 import { boxOf, type Hand, type Spot } from './units';
 
+/** How pieces look; it can be sent to a worker. */
 export interface Look {
   unit: number;
   material: string;
   hand: Hand;
   moving: boolean;
-  store: (place: string) => Spot; // where a piece comes from and goes
+  store: Record<string, Spot>; // where the pieces of a place come from and go
+  width: number; // of the mat, px
+  height: number;
+  density: number; // pixels of the screen in a px
+  inks: Record<'taken' | 'given', string>; // what crosses out
 }
 
-/** How long a piece takes to go, in ms; the style sheet says the same. */
-const GOING = 450;
-
-const SVG = 'http://www.w3.org/2000/svg';
-
-interface Kept {
-  element: SVGSVGElement;
-  use: SVGUseElement;
-  href: string;
-  spot: Spot & { place: string }; // where it lies
-  transform: string;
-  size: string;
-  gone: string;
+/** What the stage is to show. The sprites come with what is shown first in them. */
+export interface Show {
+  nth: number; // told with what comes of it
+  pieces: Placed[]; // those farther back first
+  look: Look;
+  sprites?: Sprites;
 }
 
-/** So many pieces set off in one frame. */
-const TOGETHER = 10;
+/** What the stage shows: pieces in all, those crossed out, those under way. */
+export interface Shown {
+  nth: number;
+  lying: number;
+  taken: number;
+  given: number;
+  under: number;
+}
 
-/** The pieces in their order, so many at a time. */
-function waves(pieces: Placed[]): Placed[][] {
-  const out: Placed[][] = [];
-  for (let i = 0; i < pieces.length; i += TOGETHER) out.push(pieces.slice(i, i + TOGETHER));
-  return out;
+/** How long a piece is under way, in ms. */
+const TRAVEL = 500;
+const FETCH = 450;
+
+/** A piece that counts no more is so much seen. */
+const PALE = 0.5;
+
+/** The line of a cross, in units. */
+const CROSS = 0.42;
+
+interface Pose extends Spot {
+  seen: number; // 0 to 1
+}
+
+interface Body {
+  piece: Placed;
+  pose: Pose; // as last drawn
+  from: Pose;
+  to: Pose;
+  lasts: number; // ms
+  begun: number | undefined; // undefined before its first frame
+  way: number; // how much of the way it has gone, 0 to 1
+  leaving: boolean;
 }
 
 export class Stage {
-  readonly #kept = new Map<string, Kept>();
-  readonly #going = new Map<string, SVGSVGElement>();
-  readonly #ready = new Map<string, Kept>();
-  #waits = 0; // the frame in which the next ten are set
-  #drawn = false;
+  #bodies = new Map<string, Body>(); // in the order in which they are drawn
+  #nth = 0;
+  #look?: Look;
+  #sprites?: Sprites;
+  #waits = 0;
+  readonly #pen: CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
 
-  constructor(private readonly root: HTMLElement) {}
-
-  /** Shows these pieces, those farther back first. */
-  draw(pieces: Placed[], look: Look): void {
-    const here = new Set(pieces.map((p) => p.id));
-    const gone: [string, SVGSVGElement][] = [];
-    for (const [id, kept] of this.#kept) {
-      if (here.has(id)) continue;
-      this.#leave(id, kept, look);
-      gone.push([id, kept.element]);
-    }
-    if (gone.length && look.moving)
-      window.setTimeout(() => gone.forEach(([id, element]) => this.#return(id, element)), GOING);
-    window.cancelAnimationFrame(this.#waits);
-    this.#wave(waves(pieces), look, null);
-    this.#drawn = true;
+  /** Tells what is shown when pieces set off and when they have come to rest. */
+  constructor(
+    private readonly canvas: HTMLCanvasElement | OffscreenCanvas,
+    private readonly tell: (shown: Shown) => void,
+  ) {
+    this.#pen = canvas.getContext('2d') as OffscreenCanvasRenderingContext2D;
   }
 
-  /**
-   * Sets ten after ten, from the front to the back, those that move in a frame of
-   * their own: sixty pieces at once are more than a slow machine starts in one.
-   */
-  #wave(left: Placed[][], look: Look, before: Element | null): void {
-    let next = before;
-    while (left.length) {
-      let moved = false;
-      for (const p of left.pop()!.toReversed()) {
-        const kept = this.#of(p, look, next);
-        moved = this.#set(kept, p, look) || moved;
-        next = kept.element;
-      }
-      if (moved && look.moving && left.length) {
-        this.#waits = window.requestAnimationFrame(() => this.#wave(left, look, next));
-        return;
-      }
-    }
+  show({ nth, pieces, look, sprites }: Show): void {
+    const cut = !look.moving || !!sprites;
+    const bodies = new Map<string, Body>();
+    for (const p of pieces) bodies.set(p.id, this.#come(p, look, cut));
+    if (!cut)
+      for (const [id, body] of this.#bodies) if (!bodies.has(id)) bodies.set(id, leave(body, look));
+    this.#bodies = bodies;
+    this.#nth = nth;
+    this.#look = look;
+    this.#sprites = sprites ?? this.#sprites;
+    if (!cut) this.tell(this.#shown());
+    cancelAnimationFrame(this.#waits);
+    this.#waits = requestAnimationFrame(this.#frame);
   }
 
-  /** Makes the elements of pieces to come, while nothing else is to be done. */
-  prepare(pieces: Placed[], look: Look): void {
-    for (const p of pieces) {
-      if (this.#kept.has(p.id) || this.#ready.has(p.id)) continue;
-      const kept = this.#make(p);
-      this.#set(kept, p, look);
-      this.#ready.set(p.id, kept);
-    }
-  }
-
-  #make(p: Placed): Kept {
-    const element = document.createElementNS(SVG, 'svg');
-    const use = document.createElementNS(SVG, 'use');
-    element.setAttribute('aria-hidden', 'true');
-    element.setAttribute('class', `piece ${p.place}`);
-    element.append(use);
-    return { element, use, href: '', spot: p, transform: '', size: '', gone: '' };
-  }
-
-  #of(p: Placed, look: Look, before: Element | null): Kept {
-    const known = this.#kept.get(p.id);
-    if (known) return known;
-    this.#return(p.id);
-    const kept = this.#ready.get(p.id) ?? this.#make(p);
-    this.#ready.delete(p.id);
-    if (this.#drawn && look.moving) {
-      this.#way(kept.element, p, look);
-      kept.element.classList.add('coming');
-    }
-    this.root.insertBefore(kept.element, before);
-    this.#kept.set(p.id, kept);
-    return kept;
-  }
-
-  /** Tells whether the piece moves. */
-  #set(kept: Kept, p: Placed, look: Look): boolean {
-    const href = `#${picture(look.material, p.place, p.order)}`;
-    const size = `${look.unit} ${look.hand} ${p.place}`;
+  #come(piece: Placed, look: Look, cut: boolean): Body {
+    const known = this.#bodies.get(piece.id);
     // On whole pixels: what lies between them is blurred.
-    const transform = `translate(${Math.round(p.x)}px, ${Math.round(p.y)}px)`;
-    const moves = kept.transform !== transform;
-    kept.spot = p;
-    if (kept.href !== href) kept.use.setAttribute('href', (kept.href = href));
-    if (kept.size !== size) this.#size(kept, size, p, look);
-    if (moves) kept.element.style.transform = kept.transform = transform;
-    if (kept.gone !== (p.gone ?? '')) this.#cross(kept, p, look);
-    return moves;
+    const to = { x: Math.round(piece.x), y: Math.round(piece.y), seen: 1 };
+    if (cut) return move(piece, to, to, 0);
+    if (!known) return move(piece, away(piece, look), to, FETCH);
+    const same = known.to.x === to.x && known.to.y === to.y && !known.leaving;
+    return same ? { ...known, piece } : move(piece, known.pose, to, TRAVEL);
   }
 
-  #size(kept: Kept, size: string, p: Placed, look: Look): void {
-    kept.size = size;
-    const box = boxOf(p.place, look.hand);
-    kept.element.setAttribute('width', String(box.width * look.unit));
-    kept.element.setAttribute('height', String(box.height * look.unit));
-    kept.element.setAttribute('viewBox', `0 0 ${box.width} ${box.height}`);
+  readonly #frame = (now: number): void => {
+    const look = this.#look!;
+    const width = Math.round(look.width * look.density);
+    const height = Math.round(look.height * look.density);
+    if (this.canvas.width !== width || this.canvas.height !== height)
+      Object.assign(this.canvas, { width, height });
+    else this.#pen.clearRect(0, 0, width, height);
+    let under = false;
+    for (const [id, body] of this.#bodies) {
+      along(body, now);
+      this.#put(body, look);
+      if (body.way < 1) under = true;
+      else if (body.leaving) this.#bodies.delete(id);
+    }
+    if (under) this.#waits = requestAnimationFrame(this.#frame);
+    else this.tell(this.#shown());
+  };
+
+  #shown(): Shown {
+    const all = [...this.#bodies.values()];
+    const gone = (how: string): number => all.filter((b) => b.piece.gone === how).length;
+    const under = all.filter((b) => b.way < 1).length;
+    const [taken, given] = [gone('taken'), gone('given')];
+    return { nth: this.#nth, lying: all.length, taken, given, under };
   }
 
-  /** Drawn, what counts no more is pale, and crossed out unless it is ringed. */
-  #cross(kept: Kept, p: Placed, look: Look): void {
-    kept.gone = p.gone ?? '';
-    kept.element.classList.toggle('gone', kept.gone !== '');
-    kept.element.querySelector('path')?.remove();
-    if (!p.gone || p.gone === 'ringed') return;
-    const box = boxOf(p.place, look.hand);
-    const path = document.createElementNS(SVG, 'path');
-    path.setAttribute('class', `cross ${p.gone}`);
-    path.setAttribute('d', cross(box.width, box.height, p.order, p.gone === 'given'));
-    kept.element.append(path);
+  #put({ piece, pose }: Body, look: Look): void {
+    const { density, unit } = look;
+    const { margin, of } = this.#sprites!;
+    const pen = this.#pen;
+    const x = Math.round(pose.x * density);
+    const y = Math.round(pose.y * density);
+    pen.globalAlpha = pose.seen * (piece.gone ? PALE : 1);
+    const sprite = of[picture(look.material, piece.place, piece.order)]!;
+    pen.drawImage(sprite, x - margin, y - margin);
+    if (!piece.gone || piece.gone === 'ringed') return;
+    const box = boxOf(piece.place, look.hand);
+    pen.globalAlpha = pose.seen;
+    pen.setTransform(unit * density, 0, 0, unit * density, x, y);
+    pen.strokeStyle = look.inks[piece.gone];
+    pen.lineWidth = CROSS;
+    pen.lineCap = 'round';
+    const stroke = cross(box.width, box.height, piece.order, piece.gone === 'given');
+    pen.stroke(new Path2D(stroke));
+    pen.resetTransform();
   }
+}
 
-  /** The way from the store's board, or to it; what is drawn appears where it is. */
-  #way(element: SVGSVGElement, p: Spot & { place: string }, look: Look): void {
-    if (look.hand === 'drawn') return;
-    const from = look.store(p.place);
-    element.style.setProperty('--x', `${from.x - p.x}px`);
-    element.style.setProperty('--y', `${from.y - p.y}px`);
-  }
+const move = (piece: Placed, from: Pose, to: Pose, lasts: number): Body => ({
+  piece,
+  pose: from,
+  from,
+  to,
+  lasts,
+  begun: undefined,
+  way: lasts ? 0 : 1,
+  leaving: false,
+});
 
-  #leave(id: string, kept: Kept, look: Look): void {
-    this.#kept.delete(id);
-    const { element } = kept;
-    if (!look.moving) return element.remove();
-    this.#way(element, kept.spot, look);
-    element.setAttribute('class', `piece ${kept.spot.place} going`);
-    this.#going.set(id, element);
-  }
+/** Where a piece comes from or goes to, unseen; what is drawn stays where it is. */
+function away(piece: Placed, look: Look): Pose {
+  const at = look.hand === 'drawn' ? piece : look.store[piece.place]!;
+  return { x: at.x, y: at.y, seen: 0 };
+}
 
-  /** Takes away what was going: it has gone, or it comes again. */
-  #return(id: string, element = this.#going.get(id)): void {
-    if (!element || this.#going.get(id) !== element) return;
-    element.remove();
-    this.#going.delete(id);
-  }
+const leave = (body: Body, look: Look): Body =>
+  body.leaving
+    ? body
+    : { ...move(body.piece, body.pose, away(body.piece, look), FETCH), leaving: true };
+
+/** Moves a body along its way. */
+function along(body: Body, now: number): void {
+  body.begun ??= now;
+  if (body.way < 1) body.way = Math.min(1, (now - body.begun) / body.lasts);
+  const { from, to } = body;
+  const t = cubicOut(body.way);
+  body.pose = {
+    x: from.x + (to.x - from.x) * t,
+    y: from.y + (to.y - from.y) * t,
+    seen: from.seen + (to.seen - from.seen) * t,
+  };
 }

@@ -2,6 +2,7 @@
   // The mark of what a swap has given back to the store: as many beads as pieces,
   // strung on the way to its board.
   import type { Spoken } from '../../lib/pieces/scene';
+  import type { Spot } from '../../lib/pieces/units';
 
   let {
     back,
@@ -14,13 +15,13 @@
     h: number;
     upright: boolean;
     deeper: boolean; // something is fetched above it already
-    board: (place: string) => { x: number; y: number };
+    board: Record<string, Spot>;
   } = $props();
 
   const TEN = 10;
   const y = $derived(back.y + (deeper ? 27 : 14));
   const left = $derived(deeper ? 6 : 14); // not on the way of what is fetched
-  const to = $derived(board(back.place).y);
+  const to = $derived(board[back.place]!.y);
   const turn = $derived(y < to ? 8 : -8);
   const d = $derived(
     upright

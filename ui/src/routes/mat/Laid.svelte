@@ -4,6 +4,7 @@
   import { NARROW, type Layout } from '../../lib/pieces/layout';
   import { PIECES } from '../../lib/pieces/units';
   import type { Lesson } from '../../lib/wire.gen';
+  import Layer from './Layer.svelte';
   import Rim from './Rim.svelte';
 
   let {
@@ -51,7 +52,7 @@
   const mine = $derived(written.flatMap((s) => s.cards));
 </script>
 
-<div class:off={!!joined}>
+<Layer off={!!joined}>
   {#each trays as nth (nth)}
     {@const tray = plan.bands[`tray-${nth}`]}
     {#if tray}<Rim
@@ -63,11 +64,11 @@
         apart={apart && tray.width > 500}
       />{/if}
   {/each}
-</div>
+</Layer>
 
 {#if plan.bands.joined}
   {@const at = plan.bands.joined}
-  <div class:off={!joined}>
+  <Layer off={!joined}>
     {#if slid}
       <Rim cards={slid.cards} cell={largeCell} large x={at.x + 20} y={at.y} {apart} />
     {:else}
@@ -83,7 +84,7 @@
         {/each}
       </div>
     {/if}
-  </div>
+  </Layer>
 {/if}
 
 {#if start}
@@ -114,7 +115,7 @@
 {#if band && slid && taking}
   <Rim cards={slid.cards} cell={smallCell} x={start!.x} y={band.y + band.height} right {apart} />
 {:else if band && !slid}
-  <div class:off={band === plan.bands.joined && !joined}>
+  <Layer off={band === plan.bands.joined && !joined}>
     {#each band.lanes as lane (lane.place)}
       {@const w = written.find((s) => s.place === lane.place)}
       <Rim
@@ -127,7 +128,7 @@
         color="var(--{lane.place}-ink)"
       />
     {/each}
-  </div>
+  </Layer>
 {/if}
 
 {#each shares as zone, i (zone)}
@@ -156,9 +157,6 @@
 {/if}
 
 <style>
-  .off {
-    display: none;
-  }
   .labels {
     position: absolute;
     display: flex;

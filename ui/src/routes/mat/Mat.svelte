@@ -2,9 +2,9 @@
   // The presented mat: the lesson worked step by step, forwards and back, with
   // the column written in step with the pieces and the sentence to say.
   import { onMount } from 'svelte';
-  import { prefersReducedMotion } from 'svelte/motion';
   import { push } from 'svelte-spa-router';
   import Bench from '../../lib/bench/Bench.svelte';
+  import { inTurn } from '../../lib/frames.svelte';
   import { shortcuts } from '../../lib/keys';
   import { LessonInHand } from '../../lib/lesson.svelte';
   import BackArrow from '../../lib/parts/BackArrow.svelte';
@@ -26,20 +26,14 @@
   const hand = LessonInHand.of(params.lesson);
   const lesson = $derived(hand.lesson);
   const desk = $derived(shared.desk!);
-  /** The step that lies on the mat. The shelf and the book follow a frame later. */
+  /** The step whose pieces lie on the mat; all else follows, a frame for each part. */
   const lying = $derived(lesson?.steps[hand.index]);
   const following = $derived(lesson?.steps[hand.index + 1]);
-  let written = $state(0);
-  $effect(() => {
-    const now = hand.index;
-    if (prefersReducedMotion.current) written = now;
-    else {
-      const waits = requestAnimationFrame(() => (written = now));
-      return () => cancelAnimationFrame(waits);
-    }
-  });
-  const step = $derived(lesson?.steps[written]);
-  const next = $derived(lesson?.steps[written + 1]);
+  const at = inTurn(() => hand.index, 'trays', 'cards', 'marks', 'column', 'words', 'shelf');
+  const column = $derived(lesson?.steps[at.column]);
+  const step = $derived(lesson?.steps[at.words]);
+  const next = $derived(lesson?.steps[at.words + 1]);
+  const shelved = $derived(lesson?.steps[at.shelf]);
   const ended = $derived(lesson?.link.stand === 'ended');
   const material = $derived(lesson?.link.material ?? 'beads');
   let w = $state(0);
@@ -54,15 +48,17 @@
   });
   /** What the next step writes, shown dashed while its ten are gathered. */
   const due = $derived<Ink[]>(
-    step?.kind === 'stop' ? (next?.sheet.marks.slice(step.sheet.marks.length) ?? []) : [],
+    column?.kind === 'stop'
+      ? (lesson?.steps[at.column + 1]?.sheet.marks.slice(column.sheet.marks.length) ?? [])
+      : [],
   );
   /** How many rows the column has over its line. */
-  const rows = $derived((step?.sheet.over ?? 0) + (step?.sheet.numbers ?? 0));
+  const rows = $derived((column?.sheet.over ?? 0) + (column?.sheet.numbers ?? 0));
   const turnOf = (i: number): string => lesson?.children[lesson.steps[i]?.turn ?? -1]?.name ?? '';
-  const turn = $derived(turnOf(written));
+  const turn = $derived(turnOf(at.words));
   /** Who comes after: the next child with another turn. */
   const then = $derived.by(() => {
-    for (let i = written + 1; i < (lesson?.steps.length ?? 0); i++) {
+    for (let i = at.words + 1; i < (lesson?.steps.length ?? 0); i++) {
       const name = turnOf(i);
       if (name && name !== turn) return name;
     }
@@ -158,7 +154,7 @@
 <Bench
   title="Mat"
   lesson={lesson?.link}
-  mark={step?.mark}
+  mark={shelved?.mark}
   onmark={jump}
   keys={[
     ['space', 'the next step'],
@@ -173,13 +169,13 @@
   bookSays={turn ? `${turn} is at work` : ''}
 >
   {#snippet shelf()}
-    {#if step}
+    {#if shelved}
       <Store
         words={desk.words}
         {material}
         alone={lesson?.needs.alone ?? false}
-        {step}
-        {next}
+        step={shelved}
+        next={lesson?.steps[at.shelf + 1]}
         onmaterial={toMaterial}
         may={shared.mayPresent && !ended}
       />
@@ -206,6 +202,7 @@
           <Scene
             {lesson}
             index={hand.index}
+            {at}
             {material}
             words={desk.words}
             {w}
@@ -223,16 +220,16 @@
   {/snippet}
 
   {#snippet book()}
-    {#if lesson && step}
+    {#if lesson && step && column}
       <div
         class="written"
         class:tall={rows > 3}
         class:taller={rows > 5}
-        hidden={step.kind === 'estimate'}
+        hidden={column.kind === 'estimate'}
       >
         {#if expanded}
-          <div class="form kid" role="img" aria-label="Expanded form: {step.form.join(' = ')}">
-            {#each step.form as line, i (i)}
+          <div class="form kid" role="img" aria-label="Expanded form: {column.form.join(' = ')}">
+            {#each column.form as line, i (i)}
               <p>{i > 0 ? '= ' : ''}{inOne(line)}</p>
             {:else}
               <p class="none">nothing is written yet</p>
@@ -242,9 +239,9 @@
           <Column
             {places}
             words={desk.words.places}
-            sheet={step.sheet}
+            sheet={column.sheet}
             {due}
-            now={step.place ?? ''}
+            now={column.place ?? ''}
             {names}
             cell={places.length > 5
               ? Math.floor(236 / places.length)

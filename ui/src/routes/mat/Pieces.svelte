@@ -1,75 +1,78 @@
 <script lang="ts">
   // The pieces on the mat, each by its name from step to step, so that it travels.
-  import { whenIdle } from '../../lib/idle';
+  import { tick } from 'svelte';
+  import { MediaQuery } from 'svelte/reactivity';
+  import { devicePixelRatio } from 'svelte/reactivity/window';
+  import { sprites, type Sprites } from '../../lib/pieces/sprites';
+  import type { Look, Shown } from '../../lib/pieces/stage';
+  import { stand, type Stand } from '../../lib/pieces/stand';
   import type { Placed } from '../../lib/pieces/scene';
-  import { Stage, type Look } from '../../lib/pieces/stage';
+  import { shared } from '../../lib/state.svelte';
 
-  let {
-    pieces,
-    next,
-    look,
-  }: {
-    pieces: Placed[];
-    next: Placed[]; // what lies there after the next step
-    look: Look;
-  } = $props();
+  let { pieces, look }: { pieces: Placed[]; look: Omit<Look, 'density' | 'inks'> } = $props();
 
-  let root = $state<HTMLElement>();
-  const stage = $derived(root && new Stage(root));
-  $effect(() => stage?.draw(pieces, look));
+  const density = $derived(devicePixelRatio.current ?? 1);
+  const forced = new MediaQuery('(forced-colors: active)');
+  const scale = $derived(look.unit * density);
+
+  let canvas = $state<HTMLCanvasElement>();
+  let stage = $state.raw<Stand>();
+  let asked = 0;
+  let shown = $state.raw<Shown>(); // undefined while it is not what was asked for
   $effect(() => {
-    const [of, to, as] = [stage, next, look];
-    return whenIdle(() => of?.prepare(to, as));
+    const mine = stand(canvas!, (is) => is.nth === asked && (shown = is));
+    stage = mine;
+    return mine.end;
+  });
+
+  /** Painted anew for another size, another material, other colours. */
+  let painted = $state.raw<{ for: string; sprites: Sprites; inks: Look['inks'] }>();
+  const wanted = $derived(`${look.material} ${scale}`);
+  $effect(() => {
+    void [forced.current, shared.desk?.palette];
+    const [{ material }, size, key] = [look, scale, wanted];
+    let off = false;
+    const paint = async (): Promise<void> => {
+      await tick(); // the colours are set by then
+      const of = await sprites(material, size);
+      if (off) return;
+      const { stroke, fill } = getComputedStyle(canvas!);
+      painted = { for: key, sprites: of, inks: { taken: stroke, given: fill } };
+    };
+    void paint();
+    return () => void (off = true);
+  });
+
+  let sent: Sprites | undefined;
+  $effect(() => {
+    const nth = ++asked;
+    shown = undefined;
+    if (!stage || painted?.for !== wanted) return;
+    const { sprites, inks } = painted;
+    const fresh = sprites === sent ? undefined : sprites;
+    stage.show({ nth, pieces, look: { ...look, density, inks }, sprites: fresh });
+    sent = sprites;
   });
 </script>
 
-<div bind:this={root} class="pieces" aria-hidden="true"></div>
+<!-- What is shown is told for those who look into the page. -->
+<canvas
+  bind:this={canvas}
+  aria-hidden="true"
+  data-lying={shown?.lying}
+  data-taken={shown?.taken}
+  data-given={shown?.given}
+  data-under={shown?.under}
+></canvas>
 
 <style>
-  .pieces {
+  canvas {
     position: absolute;
     inset: 0;
+    width: 100%;
+    height: 100%;
     pointer-events: none;
-  }
-  .pieces :global(.piece) {
-    position: absolute;
-    top: 0;
-    left: 0;
-    overflow: visible;
-    will-change: transform; /* each is drawn once, and then only moved */
-  }
-  @media (prefers-reduced-motion: no-preference) {
-    .pieces :global(.piece) {
-      transition: transform 0.5s cubic-bezier(0.3, 0.1, 0.2, 1);
-    }
-    .pieces :global(.coming) {
-      animation: come 0.45s cubic-bezier(0.2, 0.1, 0.2, 1);
-    }
-  }
-  .pieces :global(.going) {
-    translate: var(--x) var(--y);
-    opacity: 0;
-    transition:
-      transform 0.5s,
-      translate 0.45s ease-in,
-      opacity 0.45s ease-in;
-  }
-  @keyframes -global-come {
-    from {
-      translate: var(--x) var(--y);
-      opacity: 0;
-    }
-  }
-  .pieces :global(.gone use) {
-    opacity: 0.5;
-  }
-  .pieces :global(.cross) {
-    fill: none;
-    stroke: var(--clay);
-    stroke-width: 0.42;
-    stroke-linecap: round;
-  }
-  .pieces :global(.cross.given) {
-    stroke: var(--leaf);
+    stroke: var(--clay); /* crosses out what is taken */
+    fill: var(--leaf); /* crosses out what is given for ten */
   }
 </style>

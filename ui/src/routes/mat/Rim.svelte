@@ -79,6 +79,7 @@
     gap: 10px;
   }
   .turn {
+    pointer-events: auto; /* the layer under it takes none */
     display: flex;
     padding: 0;
     min-height: 0;

@@ -13,6 +13,7 @@
   import type { Lesson, Words } from '../../lib/wire.gen';
   import Back from './Back.svelte';
   import Hops from './Hops.svelte';
+  import Layer from './Layer.svelte';
   import Laid from './Laid.svelte';
   import Pieces from './Pieces.svelte';
   import Swap from './Swap.svelte';
@@ -21,6 +22,7 @@
   let {
     lesson,
     index,
+    at,
     material,
     words,
     w,
@@ -29,6 +31,7 @@
   }: {
     lesson: Lesson;
     index: number;
+    at?: Record<'trays' | 'cards' | 'marks', number>; // the step that each shows by now
     material: string;
     words: Words;
     w: number;
@@ -37,7 +40,6 @@
   } = $props();
 
   const steps = $derived(lesson.steps);
-  const step = $derived(steps[index]!);
   // Each is the same from step to step, so that the plan is made once.
   const sum = $derived(lesson.link.sum);
   const highest = $derived(lesson.top);
@@ -54,38 +56,41 @@
     const [all, on, pieces] = [steps, plan, tracked];
     return (i: number) => (known[i] ??= scene(all, i, on, pieces));
   });
-  const now = $derived(scenes(index));
-  /** The step that is made ready while nothing else is to be done. */
-  let ahead = $state(0);
+  /** Another trace may have fewer steps. */
+  const last = $derived(steps.length - 1);
+  const shownBy = (part: 'trays' | 'cards' | 'marks'): number =>
+    Math.min(at?.[part] ?? index, last);
+  const inTrays = $derived(shownBy('trays'));
+  const carded = $derived(shownBy('cards'));
+  const marked = $derived(shownBy('marks'));
+  const trays = $derived(scenes(inTrays));
+  const now = $derived(scenes(marked));
+  // The step to come is worked out while nothing else is to be done.
   $effect(() => {
-    const next = Math.min(index + 1, steps.length - 1);
-    return whenIdle(() => (ahead = next));
-  });
-  // Another trace may have fewer steps.
-  const ready = $derived(scenes(Math.min(ahead, steps.length - 1)));
-  const swap = $derived(now.swap ?? ready.swap);
-  const back = $derived(now.back ?? ready.back);
-  // The steps to come are worked out while nothing else is to be done.
-  $effect(() => {
-    const of = scenes;
-    let i = 0;
-    const on = (left: () => number): void => {
-      while (i < steps.length && left() > 2) of(i++);
-      if (i < steps.length) stop = whenIdle(on);
-    };
-    let stop = whenIdle(on);
-    return () => stop();
+    const [of, next] = [scenes, Math.min(index + 1, last)];
+    return whenIdle(() => of(next));
   });
   const unit = $derived(plan.unit);
-  const stem = $derived(plan.bands.start ? hops(steps, index) : []);
+  const stem = $derived(plan.bands.start ? hops(steps, marked) : []);
 
   /** How far down the store's boards stand, in px; upright the store is below. */
   const BOARD: Record<string, number> = { thousands: 84, hundreds: 180, tens: 272, ones: 340 };
   const UPRIGHT = 900;
   const upright = $derived((innerWidth.current ?? 0) <= UPRIGHT);
-  const store = (place: string): { x: number; y: number } =>
-    upright ? { x: 26, y: h + 20 } : { x: -60, y: BOARD[place] ?? 60 };
-  const look = $derived({ unit, material, hand, moving: !prefersReducedMotion.current, store });
+  const store = $derived(
+    Object.fromEntries(
+      PIECES.map((p) => [p, upright ? { x: 26, y: h + 20 } : { x: -60, y: BOARD[p]! }]),
+    ),
+  );
+  const look = $derived({
+    unit,
+    material,
+    hand,
+    moving: !prefersReducedMotion.current,
+    store,
+    width: w,
+    height: h,
+  });
 
   /** What a tray is, for ears, and what stands on its rim. */
   const saysOf = (zone: string): [says: string, title: string] => {
@@ -104,37 +109,28 @@
   };
 </script>
 
-<svg
-  class="under"
-  width={w}
-  height={h}
-  viewBox="0 0 {w} {h}"
-  class:narrow={w < NARROW}
-  data-unit={unit.toFixed(1)}
->
-  <!-- Trays that are not seen yet are there: pushing together makes nothing anew. -->
-  {#each Object.entries(plan.bands) as [zone, band] (zone)}
-    {@const [says, title] = saysOf(zone)}
-    <g class:off={!now.zones.includes(zone)}>
-      <Tray
-        {band}
-        {says}
-        {title}
-        counts={step.zones[zone]}
-        {words}
-        {material}
-        {unit}
-        now={step.place}
-      />
-    </g>
-  {/each}
-  {#if swap}
-    <g class:off={!now.swap}><Swap {swap} {unit} {h} {upright} board={store} /></g>
-  {/if}
-  {#if back}
-    <g class:off={!now.back}>
-      <Back {back} {h} {upright} deeper={!!now.swap} board={store} />
-    </g>
+<!-- Trays that are not seen yet are there: pushing together makes nothing anew. -->
+{#each Object.entries(plan.bands) as [zone, band] (zone)}
+  {@const [says, title] = saysOf(zone)}
+  <Layer off={!trays.zones.includes(zone)}>
+    <Tray
+      {band}
+      {says}
+      {title}
+      counts={steps[inTrays]!.zones[zone]}
+      {words}
+      {material}
+      {unit}
+      {w}
+      {h}
+      now={steps[inTrays]!.place}
+    />
+  </Layer>
+{/each}
+<svg class="under" width={w} height={h} viewBox="0 0 {w} {h}" data-unit={unit.toFixed(1)}>
+  {#if now.swap}<Swap swap={now.swap} {unit} {h} {upright} board={store} />{/if}
+  {#if now.back}
+    <Back back={now.back} {h} {upright} deeper={!!now.swap} board={store} />
   {/if}
   {#each now.rings as r (r.key)}
     {#if r.how === 'ten' || r.how === 'group'}
@@ -151,7 +147,7 @@
   {/each}
 </svg>
 
-<Pieces pieces={now.pieces} next={scenes(Math.min(index + 1, steps.length - 1)).pieces} {look} />
+<Pieces pieces={scenes(index).pieces} {look} />
 
 <svg class="over" width={w} height={h} viewBox="0 0 {w} {h}" class:narrow={w < NARROW}>
   {#each now.rings as r, i (r.key)}
@@ -174,7 +170,7 @@
   {#each now.arrived as r, i (i)}
     <rect class="arrived" x={r.x} y={r.y} width={r.width} height={r.height} rx="8" />
   {/each}
-  {#if now.swap && step.place === 'ones' && now.swap.up}
+  {#if now.swap && steps[marked]!.place === 'ones' && now.swap.up}
     {@const first = now.swap.ten[0]!}
     <rect
       class="groove"
@@ -185,30 +181,28 @@
       rx={0.75 * unit}
     />
   {/if}
-  <g class:off={!now.swap}>
-    {#each swap?.landing ?? [] as l, i (i)}
-      {@const b = boxOf(l.place)}
-      {#if l.place === 'thousands'}
-        {@const [bw, bh] = [b.width * unit, b.height * unit]}
-        <path
-          class="landing"
-          stroke="var(--thousands-ink)"
-          transform="translate({l.x} {l.y})"
-          d="M{bw / 2} 0L{bw} {bh / 4}V{(bh * 3) / 4}L{bw / 2} {bh}L0 {(bh * 3) / 4}V{bh / 4}Z"
-        />
-      {:else}
-        <rect
-          class="landing {l.place}"
-          stroke="var(--{l.place}-ink)"
-          x={l.x}
-          y={l.y}
-          width={b.width * unit}
-          height={b.height * unit}
-          rx={l.place === 'hundreds' ? 3 : unit / 2}
-        />
-      {/if}
-    {/each}
-  </g>
+  {#each now.swap?.landing ?? [] as l, i (i)}
+    {@const b = boxOf(l.place)}
+    {#if l.place === 'thousands'}
+      {@const [bw, bh] = [b.width * unit, b.height * unit]}
+      <path
+        class="landing"
+        stroke="var(--thousands-ink)"
+        transform="translate({l.x} {l.y})"
+        d="M{bw / 2} 0L{bw} {bh / 4}V{(bh * 3) / 4}L{bw / 2} {bh}L0 {(bh * 3) / 4}V{bh / 4}Z"
+      />
+    {:else}
+      <rect
+        class="landing {l.place}"
+        stroke="var(--{l.place}-ink)"
+        x={l.x}
+        y={l.y}
+        width={b.width * unit}
+        height={b.height * unit}
+        rx={l.place === 'hundreds' ? 3 : unit / 2}
+      />
+    {/if}
+  {/each}
   {#if now.counted}
     <text class="counted" x={now.counted.x} y={now.counted.y} fill="var(--{now.counted.place}-ink)">
       {now.counted.n}
@@ -216,16 +210,13 @@
   {/if}
 </svg>
 
-<Laid {lesson} {index} {plan} zones={now.zones} {w} {apart} />
+<Laid {lesson} index={carded} {plan} zones={scenes(carded).zones} {w} {apart} />
 
 <style>
   .under,
   .over {
     position: absolute;
     inset: 0;
-  }
-  .off {
-    display: none;
   }
   .over {
     pointer-events: none;

@@ -209,7 +209,7 @@
   }
   .materials {
     display: grid;
-    grid-template-columns: repeat(3, 1fr);
+    grid-template-columns: repeat(3, auto);
     margin: auto -10px 0;
     font-size: var(--t1);
     border: 1.5px solid var(--edge);

@@ -2,7 +2,7 @@
   // A swap that is looked at before it is made: where what is lifted lay, and the
   // tendril from the gap in the store to what is fetched.
   import type { Swap } from '../../lib/pieces/scene';
-  import { boxOf } from '../../lib/pieces/units';
+  import { boxOf, type Spot } from '../../lib/pieces/units';
 
   let {
     swap,
@@ -15,7 +15,7 @@
     unit: number;
     h: number;
     upright: boolean;
-    board: (place: string) => { x: number; y: number };
+    board: Record<string, Spot>;
   } = $props();
 
   const fetched = $derived(swap.up ? swap.one : swap.ten.at(-1)!);
@@ -23,7 +23,7 @@
   /** Under the lowest of what is fetched. */
   const x = $derived(fetched.x + (box.width * unit) / 2);
   const y = $derived(fetched.y + box.height * unit + 14);
-  const from = $derived(board(fetched.place).y);
+  const from = $derived(board[fetched.place]!.y);
 </script>
 
 {#each swap.gaps as g, i (i)}

@@ -1,7 +1,7 @@
 <script lang="ts">
   // A tray on the mat, as a part of its picture: its rim, the names of its places,
   // and a pile for each that ears can find.
-  import { topOf, type Band } from '../../lib/pieces/layout';
+  import { NARROW, topOf, type Band } from '../../lib/pieces/layout';
   import type { Words } from '../../lib/wire.gen';
 
   let {
@@ -12,6 +12,8 @@
     words,
     material,
     unit,
+    w,
+    h,
     now = '',
   }: {
     band: Band;
@@ -21,6 +23,8 @@
     words: Words;
     material: string;
     unit: number;
+    w: number; // of the mat
+    h: number;
     now?: string; // the place at work
   } = $props();
 
@@ -36,38 +40,40 @@
   };
 </script>
 
-<rect
-  class="tray"
-  x={band.x}
-  y={band.y}
-  width={Math.max(0, band.width)}
-  height={Math.max(0, band.height)}
-  rx="12"
-/>
-{#if title}
-  <text class="title" x={band.x + band.width - 12} y={band.y - 7} text-anchor="end">{title}</text>
-{/if}
-{#each band.lanes as lane (lane.place)}
-  {#if band.named}
-    <g class="label" class:now={now === lane.place} aria-hidden="true">
-      <use href="#mark-{lane.place}" transform="translate({lane.x} {band.y + band.rim + 5})" />
-      {#if lane.width >= NAME}
-        <text x={lane.x + 22} y={band.y + band.rim + 20} fill="var(--{lane.place}-ink)"
-          >{many(lane.place)}</text
-        >
-      {/if}
-    </g>
-  {/if}
+<svg width={w} height={h} viewBox="0 0 {w} {h}" class:narrow={w < NARROW}>
   <rect
-    class="pile"
-    role="img"
-    aria-label="{says}: {pieceName(lane.place)}"
-    x={lane.x}
-    y={topOf(band)}
-    width={lane.width}
-    height={Math.max(1, lane.fits * unit)}
+    class="tray"
+    x={band.x}
+    y={band.y}
+    width={Math.max(0, band.width)}
+    height={Math.max(0, band.height)}
+    rx="12"
   />
-{/each}
+  {#if title}
+    <text class="title" x={band.x + band.width - 12} y={band.y - 7} text-anchor="end">{title}</text>
+  {/if}
+  {#each band.lanes as lane (lane.place)}
+    {#if band.named}
+      <g class="label" class:now={now === lane.place} aria-hidden="true">
+        <use href="#mark-{lane.place}" transform="translate({lane.x} {band.y + band.rim + 5})" />
+        {#if lane.width >= NAME}
+          <text x={lane.x + 22} y={band.y + band.rim + 20} fill="var(--{lane.place}-ink)"
+            >{many(lane.place)}</text
+          >
+        {/if}
+      </g>
+    {/if}
+    <rect
+      class="pile"
+      role="img"
+      aria-label="{says}: {pieceName(lane.place)}"
+      x={lane.x}
+      y={topOf(band)}
+      width={lane.width}
+      height={Math.max(1, lane.fits * unit)}
+    />
+  {/each}
+</svg>
 
 <style>
   .tray {
@@ -84,7 +90,7 @@
   .label text {
     font: 400 var(--t3) var(--kid);
   }
-  :global(.narrow) .label text {
+  .narrow .label text {
     font-size: var(--t2);
   }
   .label.now text {
