@@ -211,7 +211,7 @@ func TestEveryPieceHasItsPlace(t *testing.T) {
 	size := sizes(g)
 	rng := rand.New(rand.NewPCG(6, 11))
 	number := func(digits int) int { return rng.IntN(int(math.Pow10(digits))) }
-	problems := []string{"4999+4999", "9005-4768", "5003-1264", "97/4", "8991/9", "1999+2999+3999", "899+798+789+897+988+799", "26*3", "999*9", "52:4", "95:9", "0+0", "7-7", "3/4", "1000-1", "8000/9"}
+	problems := []string{"4999+4999", "9005-4768", "5003-1264", "97/4", "8991/9", "1999+2999+3999", "4999+4000+1000", "899+798+789+897+988+799", "26*3", "999*9", "52:4", "95:9", "0+0", "7-7", "3/4", "1000-1", "8000/9"}
 	for range 12 {
 		a, b := number(4), number(4)
 		problems = append(problems, fmt.Sprintf("%d-%d", max(a, b), min(a, b)), fmt.Sprintf("%d/%d", number(4), 2+rng.IntN(8)), fmt.Sprintf("%d+%d", number(4)/2, number(4)/2), fmt.Sprintf("%d:%d", number(2), 2+rng.IntN(8)), fmt.Sprintf("%d*%d", number(3), 2+rng.IntN(8)))
@@ -223,7 +223,7 @@ func TestEveryPieceHasItsPlace(t *testing.T) {
 			t.Fatal(err)
 		}
 		kind, on := material.Kinds()[i%3], mats[(i/3)%3]
-		if i < 16 { // the fullest and the emptiest at every size, with each material in turn
+		if i < 17 { // the fullest and the emptiest at every size, with each material in turn
 			on = mats[i%3]
 			kind = material.Kinds()[(i/3)%3]
 		}
@@ -283,16 +283,19 @@ func TestTheFullestMatCanBeSeen(t *testing.T) {
 	for _, c := range []struct {
 		text  string
 		kind  material.Kind
-		least float64 // px that a bead has at 1280×800
+		on    int     // which of the mats
+		least float64 // px that a bead has there
 	}{
-		{"4999+4999", material.Beads, 6.5}, {"4999+4999+1", material.Blocks, 4.2}, {"4999+4999+1", material.Drawings, 6},
-		{"9999-8999", material.Beads, 4.5}, {"5003-1264", material.Blocks, 5}, {"97/4", material.Beads, 8}, {"8999/9", material.Blocks, 2}, {"999*9", material.Beads, 2}, {"899+798+789+897+988+799", material.Drawings, 3.5},
+		{"4999+4999", material.Beads, 0, 6.5}, {"4999+4999+1", material.Blocks, 0, 4.8}, {"4999+4999+1", material.Drawings, 0, 8},
+		{"9999-8999", material.Beads, 0, 4.5}, {"5003-1264", material.Blocks, 0, 5}, {"97/4", material.Beads, 0, 8}, {"8999/9", material.Blocks, 0, 2}, {"999*9", material.Beads, 0, 2}, {"899+798+789+897+988+799", material.Drawings, 0, 3.5},
+		// A small number leaves its room to the others; three full ones stand side by side.
+		{"4999+2", material.Beads, 2, 6}, {"4999+4999+1", material.Beads, 1, 4}, {"4999+4000+1000", material.Blocks, 2, 3},
 	} {
 		p, err := swap.Parse(c.text)
 		if err != nil {
 			t.Fatal(err)
 		}
-		if _, got := mat(t, g, p, c.kind, swap.Method{}, mats[0][0], mats[0][1]); got.Plan.Unit < c.least {
+		if _, got := mat(t, g, p, c.kind, swap.Method{}, mats[c.on][0], mats[c.on][1]); got.Plan.Unit < c.least {
 			t.Errorf("%s with %s: a bead is %.1f px", c.text, c.kind, got.Plan.Unit)
 		}
 	}

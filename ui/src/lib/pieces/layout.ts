@@ -81,7 +81,7 @@ function lanes(
   counts: Counts[],
   unit: number,
   width: number,
-  high: (place: PlaceId) => number,
+  high: (place: PlaceId, nth: number) => number, // for the nth of counts
   least: (place: PlaceId) => number,
   from: number,
   gap = gapOf(width),
@@ -89,8 +89,8 @@ function lanes(
   const wide: number[] = [];
   for (const place of places) {
     let most = 0;
-    for (const c of counts) {
-      const made = fitHeap(place, count(c, place), high(place), hand);
+    for (const [nth, c] of counts.entries()) {
+      const made = fitHeap(place, count(c, place), high(place, nth), hand);
       if (!made) return undefined;
       most = Math.max(most, made.width);
     }
@@ -102,7 +102,7 @@ function lanes(
   const air = Math.min(spare / places.length, 60);
   let x = from;
   return places.map((place, i) => {
-    const lane = { place, x, width: wide[i]! + air, fits: high(place) };
+    const lane = { place, x, width: wide[i]! + air, fits: high(place, 0) };
     x += lane.width + gap;
     return lane;
   });
@@ -111,6 +111,24 @@ function lanes(
 /** What a band has beside its pieces: half a card and the names above, air below. */
 const CHROME = MAT.rim + MAT.label + MAT.air;
 
+/** A bead of fewer px is not counted any more. */
+const COUNTABLE = 3;
+
+/** How trays stand: in so many columns; alike, or as high as each needs. */
+interface Way {
+  columns: number;
+  alike: boolean;
+}
+
+/** The ways in which so many trays may stand, better ones first; crowded: others do badly. */
+function ways(trays: number, crowded: boolean): Way[] {
+  const beside = (columns: number): Way => ({ columns, alike: true });
+  if (trays > TWO_COLUMNS) return [beside(3)];
+  if (trays > ONE_COLUMN) return [beside(2)];
+  const below = [true, false].map((alike) => ({ columns: 1, alike }));
+  return trays === ONE_COLUMN && crowded ? [...below, beside(2)] : below;
+}
+
 /** More trays than these stand in two columns, with marks instead of names. */
 const ONE_COLUMN = 3;
 /** More than these in three, without. */
@@ -118,26 +136,57 @@ const TWO_COLUMNS = 6;
 /** The narrowest lane of a tray that stands beside another, in px. */
 const MARKED = 40;
 
-/** The trays, below one another and alike, so that each place stands under itself. */
-function trayBands(work: Work, unit: number, w: number, h: number): Band[] | undefined {
+/** The least height in which all of a tray can lie, in units. */
+const lowest = (counts: Counts, hand: Hand): number =>
+  Math.max(0, ...Object.entries(counts).map(([place, n]) => heap(place, n, 1, hand).height));
+
+/** How high the pieces of each tray may lie, in units, where all rows have so much together. */
+function heights(counts: Counts[], all: number, way: Way, hand: Hand): number[] | undefined {
+  if (way.alike) return counts.map(() => all / Math.ceil(counts.length / way.columns));
+  const least = counts.map((c) => lowest(c, hand));
+  const many = counts.map((c) => Object.values(c).reduce((a, b) => a + b, 0));
+  const sum = (of: number[]): number => of.reduce((a, b) => a + b, 0);
+  const spare = all - sum(least);
+  return spare < 0
+    ? undefined
+    : least.map((l, i) => l + (spare * many[i]!) / Math.max(1, sum(many)));
+}
+
+/** The trays, each place under itself. */
+function trayBands(work: Work, unit: number, w: number, h: number, way: Way): Band[] | undefined {
   const n = work.trays.length;
-  const columns = n > TWO_COLUMNS ? 3 : n > ONE_COLUMN ? 2 : 1;
+  const { columns } = way;
   const named = n <= TWO_COLUMNS;
   const rows = Math.ceil(n / columns);
   const top = MAT.margin + MAT.rim;
-  const height = (h - top - MAT.margin - MAT.between * (rows - 1)) / rows;
+  const room = h - top - MAT.margin - MAT.between * (rows - 1);
   const width = (w - 2 * MAT.margin - MAT.gap * (columns - 1)) / columns;
   const inner = width - 2 * MAT.inset;
   const rim = named ? MAT.rim : PART.rim;
-  const high = (height - rim - (named ? MAT.label : 0) - MAT.air) / unit;
+  const chrome = rim + (named ? MAT.label : 0) + MAT.air;
   const counts = work.trays.map((zone) => work.most[zone] ?? {});
+  const all = (room - rows * chrome) / unit;
+  const high = heights(counts, all, way, work.hand);
+  if (!high) return undefined;
   const least = (): number => (columns > 1 ? (named ? MARKED : 1) : leastLane(inner));
   const bands = work.trays.map((_, i): Band | undefined => {
     const x = MAT.margin + (i % columns) * (width + MAT.gap);
     const from = x + MAT.inset;
-    const made = lanes(work.places, work.hand, counts, unit, inner, () => high, least, from);
-    const y = top + Math.floor(i / columns) * (height + MAT.between);
-    return made && { x, y, width, height, lanes: made, named, rim };
+    const set = lanes(
+      work.places,
+      work.hand,
+      counts,
+      unit,
+      inner,
+      (_, nth) => high[nth]!,
+      least,
+      from,
+    );
+    const fits = high[i]!;
+    const height = fits * unit + chrome;
+    const above = high.filter((_, k) => k % columns === 0 && k < i - (i % columns));
+    const y = top + above.reduce((sum, fits) => sum + fits * unit + chrome + MAT.between, 0);
+    return set && { x, y, width, height, lanes: set.map((l) => ({ ...l, fits })), named, rim };
   });
   return bands.every((b) => b !== undefined) ? bands : undefined;
 }
@@ -197,14 +246,21 @@ function fitsLane(work: Work, most: Counts, lane: Lane, unit: number): boolean {
 }
 
 /** The trays, and the band that all is pushed together on. */
-function together(work: Work, unit: number, w: number, h: number): Layout | undefined {
-  const trays = trayBands(work, unit, w, h);
+function together(
+  work: Work,
+  unit: number,
+  w: number,
+  h: number,
+  crowded: boolean,
+): Layout | undefined {
+  let trays: Band[] | undefined;
+  for (const way of ways(work.trays.length, crowded)) trays ??= trayBands(work, unit, w, h, way);
   const y = MAT.margin + MAT.rim;
   const at = { x: MAT.margin, y, width: w - 2 * MAT.margin, height: h - y - MAT.margin - MAT.foot };
   const joined = trays && workBand(work, 'joined', unit, at, MAT.foot);
-  if (!joined) return undefined;
+  if (!trays || !joined) return undefined;
   const bands: Record<string, Band> = { joined: joined.band };
-  work.trays.forEach((zone, i) => (bands[zone] = trays[i]!));
+  for (const [i, zone] of work.trays.entries()) bands[zone] = trays[i]!;
   return { hand: work.hand, unit, bands, swapAt: joined.swapAt, group: 0 };
 }
 
@@ -363,11 +419,13 @@ const STEP = 0.1;
 /** The largest unit with which the whole lesson fits a mat of w × h px. */
 export function layout(work: Work, w: number, h: number): Layout {
   const fit = work.trays.length ? together : apart;
-  for (let unit = MAT.biggest; unit > MAT.smallest; unit -= STEP) {
-    const made = fit(work, unit, w, h);
-    if (made) return made;
-  }
-  return fit(work, MAT.smallest, Math.max(w, 900), Math.max(h, 900)) ?? nothing(work);
+  const least = work.trays.length ? COUNTABLE : MAT.biggest;
+  for (const crowded of [false, true])
+    for (let unit = MAT.biggest; unit > (crowded ? MAT.smallest : least); unit -= STEP) {
+      const made = fit(work, unit, w, h, crowded);
+      if (made) return made;
+    }
+  return fit(work, MAT.smallest, Math.max(w, 900), Math.max(h, 900), true) ?? nothing(work);
 }
 
 const nothing = (work: Work): Layout => ({
