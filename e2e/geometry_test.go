@@ -287,7 +287,7 @@ func TestTheFullestMatCanBeSeen(t *testing.T) {
 		least float64 // px that a bead has there
 	}{
 		{"4999+4999", material.Beads, 0, 6.5}, {"4999+4999+1", material.Blocks, 0, 4.8}, {"4999+4999+1", material.Drawings, 0, 8},
-		{"9999-8999", material.Beads, 0, 4.5}, {"5003-1264", material.Blocks, 0, 5}, {"97/4", material.Beads, 0, 8}, {"8999/9", material.Blocks, 0, 2}, {"999*9", material.Beads, 0, 2}, {"899+798+789+897+988+799", material.Drawings, 0, 3.5},
+		{"9999-8999", material.Beads, 0, 4.5}, {"5003-1264", material.Blocks, 0, 5}, {"97/4", material.Beads, 0, 8}, {"8999/9", material.Blocks, 0, 2.4}, {"999*9", material.Beads, 0, 2}, {"899+798+789+897+988+799", material.Drawings, 0, 3.5},
 		// A small number leaves its room to the others; three full ones stand side by side.
 		{"4999+2", material.Beads, 2, 6}, {"4999+4999+1", material.Beads, 1, 4}, {"4999+4000+1000", material.Blocks, 2, 3},
 	} {

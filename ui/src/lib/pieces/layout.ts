@@ -48,6 +48,7 @@ export interface Layout {
   unit: number;
   bands: Record<string, Band>; // by zone
   swapAt: Box; // px: where a swap is looked at before it is made
+  floor: number; // px from the top: on it the stem hops from place to place
   group: number;
 }
 
@@ -261,7 +262,7 @@ function together(
   if (!trays || !joined) return undefined;
   const bands: Record<string, Band> = { joined: joined.band };
   for (const [i, zone] of work.trays.entries()) bands[zone] = trays[i]!;
-  return { hand: work.hand, unit, bands, swapAt: joined.swapAt, group: 0 };
+  return { hand: work.hand, unit, bands, swapAt: joined.swapAt, floor: h, group: 0 };
 }
 
 /** The room below the pieces for the stem that hops from place to place, in px. */
@@ -270,8 +271,8 @@ export const HOP = 34;
 const TENDRIL = 30;
 /** The width in px of the tray for what is left over. */
 const REST = 132;
-/** How far the small cards of a part reach into its tray, and the room for them between trays. */
-const PART = { rim: 20, gap: 30, air: 8, inset: 10 };
+/** Of the trays of parts: how far small cards reach into them, and the room between them. */
+const PART = { rim: 20, gap: 30, beside: 12, air: 8, inset: 8, lane: 6 };
 /** The shares of the height that the number may have; the first that does best is taken. */
 const UPPER = [0.64, 0.72, 0.56, 0.48, 0.4];
 
@@ -305,7 +306,9 @@ function apartIn(work: Work, unit: number, w: number, h: number, share: number, 
     wide.set(place, made.width * unit);
   }
   const ways = (work.hand === 'laid' ? HOP + TENDRIL : HOP) * Math.sign(work.swaps.length);
-  const foot = MAT.foot + ways;
+  // What is left over is written on the lower rim; shares have their own.
+  const rim = taken || alone ? MAT.foot : MAT.air;
+  const foot = rim + ways;
   const start = workBand(work, 'start', unit, at, foot, (place) => wide.get(place) ?? 0);
   if (!start) return undefined;
   const bands: Record<string, Band> = { start: start.band };
@@ -345,6 +348,7 @@ function apartIn(work: Work, unit: number, w: number, h: number, share: number, 
       unit,
       bands: { ...bands, ...parts },
       swapAt: start.swapAt,
+      floor: y + upper - rim - 6,
       group: work.group,
     }
   );
@@ -354,7 +358,7 @@ function apartIn(work: Work, unit: number, w: number, h: number, share: number, 
 function partBands(work: Work, unit: number, at: Box, rows: number) {
   const single = work.parts.length === 1;
   const columns = Math.ceil(work.parts.length / rows);
-  const width = (at.width - MAT.gap * (columns - 1)) / columns;
+  const width = (at.width - PART.beside * (columns - 1)) / columns;
   const height = (at.height - PART.gap * (rows - 1)) / rows;
   const rim = single ? MAT.rim : PART.rim;
   const inset = single ? MAT.inset : PART.inset;
@@ -365,7 +369,7 @@ function partBands(work: Work, unit: number, at: Box, rows: number) {
   if (work.group && !groupsFit(work, unit, width - 2 * inset, high)) return undefined;
   const bands: Record<string, Band> = {};
   for (const [i, zone] of work.parts.entries()) {
-    const x = at.x + (i % columns) * (width + MAT.gap);
+    const x = at.x + (i % columns) * (width + PART.beside);
     const y = at.y + Math.floor(i / columns) * (height + PART.gap);
     const made = work.group
       ? [{ place: 'ones', x: x + inset, width: width - 2 * inset, fits: high }]
@@ -378,7 +382,7 @@ function partBands(work: Work, unit: number, at: Box, rows: number) {
           () => high,
           () => 1,
           x + inset,
-          PART.inset,
+          PART.lane,
         );
     if (!made) return undefined;
     bands[zone] = { x, y, width, height, lanes: made, named: false, rim };
@@ -433,6 +437,7 @@ const nothing = (work: Work): Layout => ({
   unit: MAT.smallest,
   bands: {},
   swapAt: { x: 0, y: 0, width: 0, height: 0 },
+  floor: 0,
   group: 0,
 });
 
@@ -475,7 +480,8 @@ const TEN = 10;
 export function rings(lane: Lane, band: Band, plan: Layout, n: number): Box[] {
   if (n <= UNRINGED) return [];
   const { spots } = lie(lane, band, plan, n);
+  const air = Math.min(4, 0.75 * plan.unit); // rings side by side do not meet
   return Array.from({ length: Math.floor(n / TEN) }, (_, t) =>
-    round(spots.slice(t * TEN, (t + 1) * TEN), lane.place, plan),
+    round(spots.slice(t * TEN, (t + 1) * TEN), lane.place, plan, air),
   );
 }

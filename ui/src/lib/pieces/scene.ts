@@ -6,7 +6,6 @@ import type { Step, Sum } from '../wire.gen';
 import {
   lie,
   lieInGroups,
-  MAT,
   rings,
   round,
   topOf,
@@ -345,9 +344,3 @@ export function hops(steps: Step[], index: number): Hop[] {
     return [{ from: s.from!, to: s.to!, when: i < index ? 'past' : i === index ? 'now' : 'due' }];
   });
 }
-
-/** Where the floor of a band lies on which the stem hops, in px. */
-export const floorOf = (plan: Layout): number => {
-  const start = plan.bands[START]!;
-  return start.y + start.height - MAT.foot - 6;
-};

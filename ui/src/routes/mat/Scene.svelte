@@ -7,7 +7,7 @@
   import { whenIdle } from '../../lib/idle';
   import { loop } from '../../lib/pieces/drawn';
   import { layout, NARROW } from '../../lib/pieces/layout';
-  import { floorOf, hops, scene, workOf } from '../../lib/pieces/scene';
+  import { hops, scene, workOf } from '../../lib/pieces/scene';
   import { track } from '../../lib/pieces/track';
   import { boxOf, handOf, PIECES } from '../../lib/pieces/units';
   import type { Lesson, Words } from '../../lib/wire.gen';
@@ -166,7 +166,7 @@
       d="M{a.x} {a.y}C{a.x} {a.y - 50} {b.x + unit} {b.y - 50} {b.x + unit} {b.y - 8}"
     />
   {/if}
-  {#if stem.length}<Hops {stem} lanes={plan.bands.start!.lanes} floor={floorOf(plan)} />{/if}
+  {#if stem.length}<Hops {stem} lanes={plan.bands.start!.lanes} floor={plan.floor} />{/if}
   {#each now.arrived as r, i (i)}
     <rect class="arrived" x={r.x} y={r.y} width={r.width} height={r.height} rx="8" />
   {/each}

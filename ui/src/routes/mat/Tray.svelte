@@ -40,7 +40,7 @@
   };
 </script>
 
-<svg width={w} height={h} viewBox="0 0 {w} {h}" class:narrow={w < NARROW}>
+<svg width={w} height={h} viewBox="0 0 {w} {h}" class:narrow={band.width < NARROW}>
   <rect
     class="tray"
     x={band.x}
