@@ -18,6 +18,9 @@ import (
 // slower is how many times slower than this machine the browser is made.
 const slower = 4
 
+// frame is how long a frame lasts, in ms.
+const frame = 1000. / 60
+
 // watched is how long the frames after a step are watched: as long as pieces travel.
 const watched = 600 * time.Millisecond
 
@@ -156,7 +159,17 @@ func watch(g *guide.Guide, do string) step {
 // report prints the middle of the walks for every step: the least, the median and the
 // most of the steps, and the worst single one of all walks.
 func report(name string, walked [][]step) {
-	fmt.Printf("%s, %d steps\n", name, len(walked[0]))
+	kept := 0
+	for i := range walked[0] {
+		var longest []float64
+		for _, steps := range walked {
+			longest = append(longest, steps[i].longest)
+		}
+		if slices.Sort(longest); longest[len(longest)/2] < 1.5*frame {
+			kept++
+		}
+	}
+	fmt.Printf("%s, %d steps, %d without a lost frame\n", name, len(walked[0]), kept)
 	line := func(label, unit string, of func(step) float64, worst func(a, b float64) float64) {
 		var middle []float64
 		single := of(walked[0][0])

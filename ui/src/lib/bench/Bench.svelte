@@ -93,10 +93,12 @@
       'shelf mat foot' auto / var(--shelf) minmax(0, 1fr) 304px;
     min-height: 0;
   }
-  /* What changes in one of them is painted there alone. */
+  /* What changes in one of them is laid out and painted there alone. */
   .shelf,
   .mat,
-  .book,
+  .book {
+    contain: strict;
+  }
   .foot {
     contain: layout paint;
   }

@@ -114,10 +114,16 @@
     text-underline-offset: 4px;
   }
   .saved {
+    width: 3.4em; /* of its own, so that the head is not laid out for it */
+    height: 22px;
+    contain: strict;
     font-size: var(--t1);
+    line-height: 22px;
     color: var(--ink-2);
   }
   .saved.waits {
+    width: auto;
+    contain: none;
     color: var(--clay-ink);
     font-weight: 600;
   }

@@ -29,11 +29,16 @@
   /** The step whose pieces lie on the mat; all else follows, a frame for each part. */
   const lying = $derived(lesson?.steps[hand.index]);
   const following = $derived(lesson?.steps[hand.index + 1]);
-  const at = inTurn(() => hand.index, 'trays', 'cards', 'marks', 'column', 'words', 'shelf');
+  const at = inTurn(
+    () => hand.index,
+    ...(['trays', 'cards', 'marks', 'column', 'words', 'foot', 'ribbon', 'shelf'] as const),
+  );
   const column = $derived(lesson?.steps[at.column]);
   const step = $derived(lesson?.steps[at.words]);
   const next = $derived(lesson?.steps[at.words + 1]);
   const shelved = $derived(lesson?.steps[at.shelf]);
+  /** The step that the foot leads to. */
+  const to = $derived(lesson?.steps[at.foot + 1]);
   const ended = $derived(lesson?.link.stand === 'ended');
   const material = $derived(lesson?.link.material ?? 'beads');
   let w = $state(0);
@@ -154,7 +159,7 @@
 <Bench
   title="Mat"
   lesson={lesson?.link}
-  mark={shelved?.mark}
+  mark={lesson?.steps[at.ribbon]?.mark}
   onmark={jump}
   keys={[
     ['space', 'the next step'],
@@ -309,9 +314,9 @@
             <BackArrow />
             Back
           </button>
-          <Next label={asking ? 'Show it' : (next?.do ?? lesson.finish)} onclick={forward} />
+          <Next label={asking ? 'Show it' : (to?.do ?? lesson.finish)} onclick={forward} />
         </div>
-        {#if next && lesson.children.length && shared.mayPresent}
+        {#if to && lesson.children.length && shared.mayPresent}
           <div class="write"><button class="act" onclick={toRecord}>{lesson.writeUp}</button></div>
         {/if}
         {#if shared.shortcuts}

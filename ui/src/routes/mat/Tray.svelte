@@ -1,7 +1,7 @@
 <script lang="ts">
   // A tray on the mat, as a part of its picture: its rim, the names of its places,
   // and a pile for each that ears can find.
-  import { NARROW, topOf, type Band } from '../../lib/pieces/layout';
+  import { topOf, type Band } from '../../lib/pieces/layout';
   import type { Words } from '../../lib/wire.gen';
 
   let {
@@ -28,6 +28,9 @@
     now?: string; // the place at work
   } = $props();
 
+  /** In a lane that is narrower a name is small. */
+  const NARROW = 112;
+  const narrow = $derived(band.lanes.some((l) => l.width < NARROW));
   /** A lane that is narrower has its mark alone. */
   const NAME = 98;
 
@@ -40,7 +43,7 @@
   };
 </script>
 
-<svg width={w} height={h} viewBox="0 0 {w} {h}" class:narrow={band.width < NARROW}>
+<svg width={w} height={h} viewBox="0 0 {w} {h}" class:narrow>
   <rect
     class="tray"
     x={band.x}
@@ -57,8 +60,11 @@
       <g class="label" class:now={now === lane.place} aria-hidden="true">
         <use href="#mark-{lane.place}" transform="translate({lane.x} {band.y + band.rim + 5})" />
         {#if lane.width >= NAME}
-          <text x={lane.x + 22} y={band.y + band.rim + 20} fill="var(--{lane.place}-ink)"
-            >{many(lane.place)}</text
+          <text
+            x={lane.x + 22}
+            y={band.y + band.rim + 20}
+            fill="currentcolor"
+            color="var(--{lane.place}-ink)">{many(lane.place)}</text
           >
         {/if}
       </g>
@@ -93,7 +99,9 @@
   .narrow .label text {
     font-size: var(--t2);
   }
+  /* Bold by its line: another weight would be laid out anew. */
   .label.now text {
-    font-weight: 700;
+    stroke: currentcolor;
+    stroke-width: 0.8px;
   }
 </style>
