@@ -134,16 +134,18 @@
     overflow: hidden;
     text-overflow: ellipsis;
   }
+  /* The numbers are read whole, the names before the stage. */
   .sum {
-    flex-shrink: 1;
+    flex: none;
+    max-width: 60%;
     font: 700 var(--t3) / 42px var(--kid);
   }
   .what {
-    flex-shrink: 3;
+    flex-shrink: 9;
     font-weight: 600;
   }
   .who {
-    flex-shrink: 9;
+    flex-shrink: 2;
   }
   .stem {
     position: relative;
@@ -180,8 +182,15 @@
     }
   }
   @media (max-width: 900px) {
+    a {
+      flex: none;
+      max-width: 212px;
+    }
     .what {
       display: none;
+    }
+    .sum {
+      max-width: 100%;
     }
     .stem {
       flex: 0 1 600px;

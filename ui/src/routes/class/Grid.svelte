@@ -29,16 +29,21 @@
 
   const WIDE = 44;
   const GAP = 14;
-  const NAMES = 3; // rows of names under the stems
+  const NAME = 66; // px that a name may have without touching the next in its row
 
-  const label = $derived(w < 700 ? 126 : 152);
+  const label = $derived(w < 700 ? 140 : 152);
   const n = $derived(vines.columns.length);
   const gaps = $derived(GAP * Math.max(0, vines.groups.length - 1));
   const room = $derived(w - label - gaps - 14);
   const usual = $derived(Math.min(38, (room - WIDE) / Math.max(1, n - 1)));
   const widths = $derived(vines.columns.map((c) => (c.id === child ? WIDE : usual)));
+  /** Rows of names under the stems. */
+  const names = $derived(Math.max(3, Math.min(5, Math.ceil(NAME / usual))));
+  /** Where stems stand close, every second number of days stands lower than the first. */
+  const drop = $derived(usual < 20 ? 14 : 0);
+  const low = (i: number): boolean => drop > 0 && i % 2 === 1 && vines.columns[i]!.days > 9;
   const row = $derived(
-    Math.min(74, Math.floor((h - 32 - NAMES * 20) / Math.max(1, vines.stages.length))),
+    Math.min(74, Math.floor((h - 32 - drop - names * 20) / Math.max(1, vines.stages.length))),
   );
   const r = $derived(Math.min(15, usual * 0.57, row * 0.31));
   const stages = $derived([...vines.stages].reverse());
@@ -127,7 +132,7 @@
       {#each vines.columns as c, i (c.id)}
         <th
           scope="col"
-          style:height="{26 + NAMES * 20}px"
+          style:height="{26 + drop + names * 20}px"
           class:gap={begins(i)}
           class:pointed={c.id === child}
         >
@@ -140,14 +145,14 @@
               class="name"
               class:chosen={chosen.includes(c.id)}
               class:end={i > n - 3}
-              style:top="{24 + (i % NAMES) * 20}px">{c.name}</span
+              style:top="{24 + drop + (i % names) * 20}px">{c.name}</span
             >
-            <span class="days" class:long={c.days > 7 || c.never}
+            <span class="days" class:long={c.days > 7 || c.never} style:top="{low(i) ? drop : 0}px"
               >{c.never ? '–' : c.days}<span class="unseen"
                 >{c.never ? ' not seen yet' : ' days since seen'}</span
               ></span
             >
-            <span class="tick" style:height="{(i % NAMES) * 20 + 2}px"></span>
+            <span class="tick" style:height="{drop + (i % names) * 20 + 2}px"></span>
           </button>
         </th>
       {/each}
@@ -329,6 +334,9 @@
     padding-left: 12px;
   }
   .days {
+    position: relative;
+    z-index: 1;
+    background: var(--paper);
     font-size: var(--t1);
     line-height: 22px;
     color: var(--ink-2);
