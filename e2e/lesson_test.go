@@ -167,15 +167,15 @@ func TestSettingsReachEverything(t *testing.T) {
 
 // watch keeps from now on how many pieces were under way at once.
 const watch = `(() => {
-	const canvas = document.querySelector('canvas');
+	const pieces = document.querySelector('[data-pieces]');
 	window.travelled = 0;
-	new MutationObserver(() => { window.travelled = Math.max(window.travelled, Number(canvas.dataset.under ?? 0)) }).observe(canvas, { attributes: true });
+	new MutationObserver(() => { window.travelled = Math.max(window.travelled, Number(pieces.dataset.under ?? 0)) }).observe(pieces, { attributes: true });
 	return true;
 })()`
 
 // lying holds when so many pieces lie on the mat and none is under way.
 func lying(n int) string {
-	return fmt.Sprintf("(({ lying, under }) => lying === '%d' && under === '0')(document.querySelector('canvas').dataset)", n)
+	return fmt.Sprintf("(({ lying, under }) => lying === '%d' && under === '0')(document.querySelector('[data-pieces]').dataset)", n)
 }
 
 // Who asked for less motion gets a cut instead.

@@ -72,7 +72,7 @@ func TestEveryMaterial(t *testing.T) {
 			g.Holds("said once", "document.querySelector('[data-live]').innerText === document.querySelector('[data-said]').innerText && document.querySelectorAll('[aria-live]').length === 1")
 			there(until(g, "work/ones/4"), pile(kind, "there", 9, 0))
 			if kind.Drawn() {
-				g.Holds("four are crossed out, three were given", "document.querySelector('canvas').dataset.taken === '4' && document.querySelector('canvas').dataset.given === '3'")
+				g.Holds("four are crossed out, three were given", "document.querySelector('[data-pieces]').dataset.taken === '4' && document.querySelector('[data-pieces]').dataset.given === '3'")
 				g.Holds("one sheet", "document.querySelectorAll('.tray').length === 1")
 			} else {
 				there(g, pile(kind, "taken", 4, 0))
@@ -148,12 +148,32 @@ func TestSwapsCanBeInterrupted(t *testing.T) {
 	g.Press("Go to join").Holds("there", at("join/0")).Press("Go to check").Holds("there", at("check/0")).Settle().Holds("all is joined", lying(35))
 }
 
+// Where the pieces cannot be drawn away from the page, they are drawn in it: an older
+// browser, and a worker that does not come.
+func TestPiecesAreDrawnInThePage(t *testing.T) {
+	for name, lacks := range map[string]string{
+		"an older browser":    "delete HTMLCanvasElement.prototype.transferControlToOffscreen",
+		"no worker to be had": "window.Worker = class { constructor() { setTimeout(() => this.onerror(new Event('error')), 300); } postMessage() {} terminate() {} }",
+	} {
+		t.Run(name, func(t *testing.T) {
+			s := open(t)
+			s.T = t
+			g := s.sitMoving(laptopWidth, laptopHeight)
+			s.login(g, "hanne")
+			guide.Read[bool](g, "("+lacks+", true)")
+			onTheMat(g, "47+25", material.Blocks)
+			until(g, "join/0").Holds("all are there", lying(4+7+2+5)).Key(" ", " ", " ", " ").Holds("swapped", at("work/ones/3")).Settle().Holds("ten went, one came", lying(7+2))
+			s.check(g)
+		})
+	}
+}
+
 // A number above the thousand cube is worked with cards and column alone.
 func TestCardsAlone(t *testing.T) {
 	s := open(t)
 	g := s.sit(laptopWidth, laptopHeight)
 	onTheMat(s.login(g, "hanne"), "500003-123456", "")
-	g.See("There is no piece above the thousand cube").Holds("no piece", "!document.querySelector('canvas')")
+	g.See("There is no piece above the thousand cube").Holds("no piece", "!document.querySelector('[data-pieces]')")
 	there(until(g, "work/ones/5"), "there: 10 and 3 in the ones", "there: 90 in the tens", "there: 400000 in the hundred-thousands")
 	until(g, "read/1").See("Three hundred seventy-six thousand five hundred forty-seven.").Settle()
 	there(g, "cards 300000, 70000, 6000, 500, 40, 7")

@@ -3,7 +3,6 @@ import { defineConfig } from 'vite';
 
 export default defineConfig({
   plugins: [svelte()],
-  worker: { format: 'es' },
   // Nothing is inlined: the content security policy knows no data: addresses.
   build: { assetsInlineLimit: 0, target: 'es2022', modulePreload: { polyfill: false } },
 });

@@ -361,7 +361,7 @@ func (g *Guide) LogIn(url, email, password string) *Guide {
 func (g *Guide) Settle() *Guide {
 	g.Holds("fonts", "document.fonts.status === 'loaded'")
 	g.Holds("saved", "document.querySelector('.saved')?.innerText !== 'Saving'")
-	g.Holds("rest", "document.getAnimations().every((a) => a.playState !== 'running') && [...document.querySelectorAll('canvas')].every((c) => c.dataset.under === '0')")
+	g.Holds("rest", "document.getAnimations().every((a) => a.playState !== 'running') && [...document.querySelectorAll('[data-pieces]')].every((c) => c.dataset.under === '0')")
 	return g
 }
 

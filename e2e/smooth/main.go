@@ -152,7 +152,7 @@ func watch(g *guide.Guide, do string) step {
 		s.seconds = (saw.Frames[len(saw.Frames)-1] - saw.Frames[0]) / 1000
 	}
 	s.at = guide.Read[string](g, "document.querySelector('[data-step]')?.dataset.step ?? ''")
-	s.pieces = guide.Read[int](g, "Number(document.querySelector('canvas')?.dataset.lying ?? 0)")
+	s.pieces = guide.Read[int](g, "Number(document.querySelector('[data-pieces]')?.dataset.lying ?? 0)")
 	return s
 }
 

@@ -1,5 +1,5 @@
 // Sets up a stage: in a worker, so that pieces go on while the page is at work, or in
-// the page where the browser cannot draw elsewhere.
+// the page where the browser cannot draw elsewhere or the worker does not come.
 import { Stage, type Show, type Shown } from './stage';
 
 export interface Stand {
@@ -7,15 +7,36 @@ export interface Stand {
   end: () => void;
 }
 
-/** The stage on a canvas that has no picture yet; tell is as for a stage. */
-export function stand(canvas: HTMLCanvasElement, tell: (shown: Shown) => void): Stand {
-  if (!('transferControlToOffscreen' in canvas)) {
-    const stage = new Stage(canvas, tell);
-    return { show: (show) => stage.show(show), end: () => undefined };
-  }
-  const worker = new Worker(new URL('./stage.worker.ts', import.meta.url), { type: 'module' });
-  worker.onmessage = ({ data }: MessageEvent<Shown>) => tell(data);
-  const away = canvas.transferControlToOffscreen();
-  worker.postMessage(away, [away]);
-  return { show: (show) => worker.postMessage(show), end: () => worker.terminate() };
+/** A stage on a canvas of its own in root; tell is as for a stage. */
+export function stand(root: HTMLElement, tell: (shown: Shown) => void): Stand {
+  let last: Show | undefined;
+  let worker: Worker | undefined;
+  let draw: (show: Show) => void;
+  const inPage = (): void => {
+    const stage = new Stage(canvasIn(root), tell);
+    draw = (show) => stage.show(show);
+    if (last) draw(last);
+  };
+  if ('transferControlToOffscreen' in HTMLCanvasElement.prototype) {
+    const away = canvasIn(root).transferControlToOffscreen();
+    const mine = new Worker(new URL('./stage.worker.ts', import.meta.url), { type: 'module' });
+    mine.onmessage = ({ data }: MessageEvent<Shown>) => tell(data);
+    mine.onerror = inPage;
+    mine.postMessage(away, [away]);
+    draw = (show) => mine.postMessage(show);
+    worker = mine;
+  } else inPage();
+  return {
+    show: (show) => {
+      last = { ...show, sprites: show.sprites ?? last?.sprites };
+      draw(show);
+    },
+    end: () => worker?.terminate(),
+  };
+}
+
+function canvasIn(root: HTMLElement): HTMLCanvasElement {
+  const canvas = document.createElement('canvas');
+  root.replaceChildren(canvas);
+  return canvas;
 }

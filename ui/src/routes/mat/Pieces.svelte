@@ -15,12 +15,12 @@
   const forced = new MediaQuery('(forced-colors: active)');
   const scale = $derived(look.unit * density);
 
-  let canvas = $state<HTMLCanvasElement>();
+  let root = $state<HTMLElement>();
   let stage = $state.raw<Stand>();
   let asked = 0;
   let shown = $state.raw<Shown>(); // undefined while it is not what was asked for
   $effect(() => {
-    const mine = stand(canvas!, (is) => is.nth === asked && (shown = is));
+    const mine = stand(root!, (is) => is.nth === asked && (shown = is));
     stage = mine;
     return mine.end;
   });
@@ -36,7 +36,7 @@
       await tick(); // the colours are set by then
       const of = await sprites(material, size);
       if (off) return;
-      const { stroke, fill } = getComputedStyle(canvas!);
+      const { stroke, fill } = getComputedStyle(root!);
       painted = { for: key, sprites: of, inks: { taken: stroke, given: fill } };
     };
     void paint();
@@ -56,23 +56,27 @@
 </script>
 
 <!-- What is shown is told for those who look into the page. -->
-<canvas
-  bind:this={canvas}
+<div
+  bind:this={root}
+  class="pieces"
+  data-pieces
   aria-hidden="true"
   data-lying={shown?.lying}
   data-taken={shown?.taken}
   data-given={shown?.given}
   data-under={shown?.under}
-></canvas>
+></div>
 
 <style>
-  canvas {
+  .pieces {
     position: absolute;
     inset: 0;
-    width: 100%;
-    height: 100%;
     pointer-events: none;
     stroke: var(--clay); /* crosses out what is taken */
     fill: var(--leaf); /* crosses out what is given for ten */
+  }
+  .pieces :global(canvas) {
+    width: 100%;
+    height: 100%;
   }
 </style>
