@@ -1,13 +1,14 @@
 // A lesson on this screen: steps are local, only the position is sent. Writes
 // go one after another from the newest revision. What cannot be sent, because
 // the network or the session is gone, waits here, also when the view is left.
+import { prefersReducedMotion } from 'svelte/motion';
 import { api, offline, Refused } from './api';
 import { classPath, guarded, shared, troubleOf } from './state.svelte';
 import type { Lesson, LessonChange, Moved, Trouble } from './wire.gen';
 
 const AGAIN_MS = 3000;
 
-/** What is seen has so many ms before anything is sent. */
+/** What moves has so many ms before anything is sent. */
 const SEEN_MS = 200;
 
 /** What is seen comes first, and what is sent after it; at once where the page is left. */
@@ -18,7 +19,7 @@ const shown = (): Promise<void> =>
       resolve();
     };
     window.addEventListener('pagehide', go);
-    setTimeout(go, SEEN_MS);
+    setTimeout(go, prefersReducedMotion.current ? 0 : SEEN_MS);
   });
 
 /** The lessons of this page, by account and id. */
