@@ -45,13 +45,13 @@ func main() {
 // step is what one step cost.
 type step struct {
 	at      string
-	pieces  int
 	script  float64 // ms from the key until the page has taken in the new state
 	busiest float64 // ms of script in the busiest frame, what the key did among it
 	layout  float64 // ms of styles and layout
 	frames  int
 	seconds float64 // from the first frame to the last
 	longest float64 // ms between two frames
+	moving  float64 // ms between two frames of the pieces on their way
 }
 
 func (s step) rate() float64 { return float64(s.frames) / max(s.seconds, 1e-9) }
@@ -152,7 +152,7 @@ func watch(g *guide.Guide, do string) step {
 		s.seconds = (saw.Frames[len(saw.Frames)-1] - saw.Frames[0]) / 1000
 	}
 	s.at = guide.Read[string](g, "document.querySelector('[data-step]')?.dataset.step ?? ''")
-	s.pieces = guide.Read[int](g, "Number(document.querySelector('[data-pieces]')?.dataset.lying ?? 0)")
+	s.moving = guide.Read[float64](g, "Number(document.querySelector('[data-pieces]')?.dataset.longest ?? 0)")
 	return s
 }
 
@@ -199,6 +199,7 @@ func report(name string, walked [][]step) {
 	least := func(a, b float64) float64 { return min(a, b) }
 	line("frames a second", "", step.rate, least)
 	line("longest frame", "ms", func(s step) float64 { return s.longest }, most)
+	line("longest frame of the pieces", "ms", func(s step) float64 { return s.moving }, most)
 	line("script of a step", "ms", func(s step) float64 { return s.script }, most)
 	line("script in the busiest frame", "ms", func(s step) float64 { return s.busiest }, most)
 	line("style and layout of a step", "ms", func(s step) float64 { return s.layout }, most)

@@ -35,6 +35,7 @@ export interface Shown {
   taken: number;
   given: number;
   under: number;
+  longest: number; // ms between two frames on the way
 }
 
 /** How long a piece is under way, in ms. */
@@ -68,6 +69,8 @@ export class Stage {
   #look?: Look;
   #sprites?: Sprites;
   #waits = 0;
+  #before = 0; // the time of the frame before; 0 where pieces set off
+  #longest = 0;
   readonly #pen: CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
 
   /** Tells what is shown when pieces set off and when they have come to rest. */
@@ -86,6 +89,7 @@ export class Stage {
       for (const [id, body] of this.#bodies) if (!bodies.has(id)) bodies.set(id, leave(body, look));
     this.#bodies = bodies;
     this.#nth = nth;
+    this.#before = this.#longest = 0;
     this.#look = look;
     this.#sprites = sprites ?? this.#sprites;
     if (!cut) this.tell(this.#shown());
@@ -105,6 +109,8 @@ export class Stage {
 
   readonly #frame = (now: number): void => {
     const look = this.#look!;
+    if (this.#before) this.#longest = Math.max(this.#longest, now - this.#before);
+    this.#before = now;
     const width = Math.round(look.width * look.density);
     const height = Math.round(look.height * look.density);
     if (this.canvas.width !== width || this.canvas.height !== height)
@@ -126,7 +132,8 @@ export class Stage {
     const gone = (how: string): number => all.filter((b) => b.piece.gone === how).length;
     const under = all.filter((b) => b.way < 1).length;
     const [taken, given] = [gone('taken'), gone('given')];
-    return { nth: this.#nth, lying: all.length, taken, given, under };
+    const [nth, longest] = [this.#nth, this.#longest];
+    return { nth, lying: all.length, taken, given, under, longest };
   }
 
   #put({ piece, pose }: Body, look: Look): void {

@@ -65,6 +65,7 @@
   data-taken={shown?.taken}
   data-given={shown?.given}
   data-under={shown?.under}
+  data-longest={shown?.longest}
 ></div>
 
 <style>
