@@ -1,9 +1,11 @@
 // Work in parts, a frame for each, so that a slow device goes on drawing meanwhile.
+import { untrack } from 'svelte';
 import { prefersReducedMotion } from 'svelte/motion';
 
 /**
- * A number as the parts of a view take it in: one part after another, a frame for each,
- * and all at once where less motion is asked for. Called while a component is set up.
+ * A number as the parts of a view take it in: one part after another, a frame for each;
+ * all at once where it goes farther than a step, or less motion is asked for. Called
+ * while a component is set up.
  */
 export function inTurn<Part extends string>(
   of: () => number,
@@ -13,7 +15,8 @@ export function inTurn<Part extends string>(
   $effect(() => {
     const now = of();
     const set = (part: Part): void => void (at[part] = now);
-    if (prefersReducedMotion.current) return parts.forEach(set);
+    const far = untrack(() => Math.abs(now - at[parts[0]!]) > 1);
+    if (far || prefersReducedMotion.current) return parts.forEach(set);
     const left = [...parts];
     let waits = 0;
     const on = (): void => {

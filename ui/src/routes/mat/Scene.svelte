@@ -6,7 +6,7 @@
   import { innerWidth } from 'svelte/reactivity/window';
   import { whenIdle } from '../../lib/idle';
   import { loop } from '../../lib/pieces/drawn';
-  import { layout, NARROW } from '../../lib/pieces/layout';
+  import { layout } from '../../lib/pieces/layout';
   import { hops, scene, workOf } from '../../lib/pieces/scene';
   import { track } from '../../lib/pieces/track';
   import { boxOf, handOf, PIECES } from '../../lib/pieces/units';
@@ -149,7 +149,7 @@
 
 <Pieces pieces={scenes(index).pieces} {look} />
 
-<svg class="over" width={w} height={h} viewBox="0 0 {w} {h}" class:narrow={w < NARROW}>
+<svg class="over" width={w} height={h} viewBox="0 0 {w} {h}">
   {#each now.rings as r, i (r.key)}
     {#if r.how === 'due' || r.how === 'done'}
       <path
