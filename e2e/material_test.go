@@ -144,9 +144,12 @@ func TestSwapsCanBeInterrupted(t *testing.T) {
 	g := s.sitMoving(laptopWidth, laptopHeight)
 	onTheMat(s.login(g, "hanne"), "4999+4999", material.Beads)
 	until(g, "work/ones/1").Key(" ", kb.Backspace, " ", kb.Backspace, " ", " ").Holds("on", at("work/ones/3")).Settle()
-	g.Holds("what went has gone", lying(8+18+19+8))
+	g.Holds("what went has gone", lying(8+18+19+8)).Holds("drawn away from the page", away)
 	g.Press("Go to join").Holds("there", at("join/0")).Press("Go to check").Holds("there", at("check/0")).Settle().Holds("all is joined", lying(35))
 }
+
+// away holds when the canvas of the pieces has been handed to a worker.
+const away = "(() => { try { return !document.querySelector('[data-pieces] canvas').getContext('2d') } catch { return true } })()"
 
 // Where the pieces cannot be drawn away from the page, they are drawn in it: an older
 // browser, and a worker that does not come.
@@ -162,7 +165,7 @@ func TestPiecesAreDrawnInThePage(t *testing.T) {
 			s.login(g, "hanne")
 			guide.Read[bool](g, "("+lacks+", true)")
 			onTheMat(g, "47+25", material.Blocks)
-			until(g, "join/0").Holds("all are there", lying(4+7+2+5)).Key(" ", " ", " ", " ").Holds("swapped", at("work/ones/3")).Settle().Holds("ten went, one came", lying(7+2))
+			until(g, "join/0").Holds("all are there", lying(4+7+2+5)).Key(" ", " ", " ", " ").Holds("swapped", at("work/ones/3")).Settle().Holds("ten went, one came", lying(7+2)).Holds("drawn in the page", "!"+away)
 			s.check(g)
 		})
 	}

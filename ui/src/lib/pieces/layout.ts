@@ -122,7 +122,7 @@ interface Way {
 }
 
 /** The ways in which so many trays may stand, better ones first; crowded: others do badly. */
-function ways(trays: number, crowded: boolean): Way[] {
+function arrangements(trays: number, crowded: boolean): Way[] {
   const beside = (columns: number): Way => ({ columns, alike: true });
   if (trays > TWO_COLUMNS) return [beside(3)];
   if (trays > ONE_COLUMN) return [beside(2)];
@@ -153,7 +153,7 @@ function heights(counts: Counts[], all: number, way: Way, hand: Hand): number[] 
     : least.map((l, i) => l + (spare * many[i]!) / Math.max(1, sum(many)));
 }
 
-/** The trays, each place under itself. */
+/** The trays in rows and columns, all with the same lanes. */
 function trayBands(work: Work, unit: number, w: number, h: number, way: Way): Band[] | undefined {
   const n = work.trays.length;
   const { columns } = way;
@@ -255,7 +255,8 @@ function together(
   crowded: boolean,
 ): Layout | undefined {
   let trays: Band[] | undefined;
-  for (const way of ways(work.trays.length, crowded)) trays ??= trayBands(work, unit, w, h, way);
+  for (const way of arrangements(work.trays.length, crowded))
+    trays ??= trayBands(work, unit, w, h, way);
   const y = MAT.margin + MAT.rim;
   const at = { x: MAT.margin, y, width: w - 2 * MAT.margin, height: h - y - MAT.margin - MAT.foot };
   const joined = trays && workBand(work, 'joined', unit, at, MAT.foot);

@@ -21,7 +21,10 @@ export function stand(root: HTMLElement, tell: (shown: Shown) => void): Stand {
     const away = canvasIn(root).transferControlToOffscreen();
     const mine = new Worker(new URL('./stage.worker.ts', import.meta.url), { type: 'module' });
     mine.onmessage = ({ data }: MessageEvent<Shown>) => tell(data);
-    mine.onerror = inPage;
+    mine.onerror = () => {
+      mine.terminate();
+      inPage();
+    };
     mine.postMessage(away, [away]);
     draw = (show) => mine.postMessage(show);
     worker = mine;
