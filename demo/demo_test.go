@@ -97,10 +97,10 @@ func TestTheSchoolIsAlive(t *testing.T) {
 			}
 			for _, o := range seen {
 				if err := o.Valid(today); err != nil || o.RecordedAt.After(now) || o.Day < today-56 {
-					t.Errorf("%s %v: %v", o.Day, o.Problem, err)
+					t.Errorf("%s %v: %v", o.Day, o.Task, err)
 				}
-				if real := book.StageOf(o.Problem); real != o.Stage && o.Stage != choose.FirstSnake && o.Stage != choose.SecondSnake {
-					t.Errorf("%v is recorded as %s and is %s", o.Problem, o.Stage, real)
+				if real := book.StageOf(o.Task); real != o.Stage && o.Stage != choose.FirstSnake && o.Stage != choose.SecondSnake {
+					t.Errorf("%v is recorded as %s and is %s", o.Task, o.Stage, real)
 				}
 				if o.Replaces.Valid {
 					has["corrected"]++

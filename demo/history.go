@@ -14,8 +14,8 @@ import (
 	"vineswap/core/ladder"
 	"vineswap/core/lesson"
 	"vineswap/core/material"
+	"vineswap/core/problem"
 	"vineswap/core/slip"
-	"vineswap/core/swap"
 	"vineswap/pupil"
 	"vineswap/store"
 )
@@ -149,8 +149,8 @@ func (y *year) day(n int, day book.Day) {
 	}
 }
 
-// task is what a child works next.
-type task struct {
+// errand is what a child works next.
+type errand struct {
 	key    ladder.Key
 	help   book.Help
 	chosen bool
@@ -158,9 +158,9 @@ type task struct {
 
 // next is the guide's choice for a child: what wobbles first, then what is under
 // way, something new, or the same with less material.
-func (y *year) next(c *child, day book.Day) task {
+func (y *year) next(c *child, day book.Day) errand {
 	if k := y.secure(c); c.repeating && k.Stage != "" {
-		return task{k, book.Alone, true}
+		return errand{k, book.Alone, true}
 	}
 	var open []ladder.NextStep
 	for _, s := range c.standings.NextSteps(day) {
@@ -199,7 +199,7 @@ func (y *year) past(stage choose.StageID) bool {
 }
 
 // task says with how much help a child works something: it is shown first.
-func (y *year) task(c *child, k ladder.Key) task {
+func (y *year) task(c *child, k ladder.Key) errand {
 	if k.Stage == "" {
 		k = ladder.Key{Stage: choose.NoSwap, Manner: book.Pieces}
 	}
@@ -209,11 +209,11 @@ func (y *year) task(c *child, k ladder.Key) task {
 	}
 	switch {
 	case c.standings[k].State == ladder.Secure && y.rng.IntN(12) == 0:
-		return task{k, book.Explains, false}
+		return errand{k, book.Explains, false}
 	case c.pupil.Knows(k.Stage, k.Manner) > .8 || done > 3:
-		return task{k, book.Alone, false}
+		return errand{k, book.Alone, false}
 	}
-	return task{k, []book.Help{book.Shown, book.Together, book.Nudged, book.Nudged}[min(done, 3)], false}
+	return errand{k, []book.Help{book.Shown, book.Together, book.Nudged, book.Nudged}[min(done, 3)], false}
 }
 
 // secure is something that the child is secure in, worked last.
@@ -275,7 +275,7 @@ func (y *year) lesson(here []*child, day book.Day, minute int) int {
 		}
 	}
 	digits := 2 + y.rng.IntN(y.class.digits-1)
-	var problems []swap.Problem
+	var problems []problem.Problem
 	for range 2 + y.rng.IntN(2) {
 		problems = append(problems, problemFor(what.key.Stage, digits, y.rng))
 		if digits < y.class.digits {
@@ -299,16 +299,16 @@ func (y *year) lesson(here []*child, day book.Day, minute int) int {
 }
 
 // open keeps a lesson where the mat can show it.
-func (y *year) open(k ladder.Key, problems []swap.Problem, group []*child, at time.Time) uuid.NullUUID {
+func (y *year) open(k ladder.Key, problems []problem.Problem, group []*child, at time.Time) uuid.NullUUID {
 	var children []string
 	for _, c := range group {
 		children = append(children, c.id.String())
 	}
-	l, err := lesson.New(problems, k.Stage, y.kind, children)
+	l, err := lesson.New(lesson.Items(k.Stage, problems...), y.kind, children)
 	if err != nil || k.Manner == book.Head {
 		return uuid.NullUUID{}
 	}
-	l.Problem, l.Stand = len(problems)-1, lesson.Ended
+	l.Nth, l.Stand = len(problems)-1, lesson.Ended
 	kept := store.Lesson{Lesson: l, ID: id("lesson", fmt.Sprint(y.class.name, len(y.lessons))), ClassID: group[0].class, OpenedBy: y.lead, ChangedAt: at}
 	y.lessons = append(y.lessons, kept)
 	return uuid.NullUUID{UUID: kept.ID, Valid: true}
@@ -321,7 +321,7 @@ func (y *year) sheet(c *child, n int, day book.Day, minute int) {
 		for i, k := range known {
 			if i%4 == n/2%4 || c.standings[k].Grounds.Days < 2 && n > 3 {
 				for range 2 {
-					y.record(c, task{k, book.Alone, false}, problemFor(k.Stage, y.sheetDigits(), y.rng), day, minute, uuid.NullUUID{}, 0)
+					y.record(c, errand{k, book.Alone, false}, problemFor(k.Stage, y.sheetDigits(), y.rng), day, minute, uuid.NullUUID{}, 0)
 				}
 			}
 		}
@@ -329,7 +329,7 @@ func (y *year) sheet(c *child, n int, day book.Day, minute int) {
 	}
 	t := y.next(c, day)
 	if stage, bears := whereItShows[c.pupil.Slip]; bears {
-		t = task{ladder.Key{Stage: stage, Manner: book.Column}, book.Alone, false}
+		t = errand{ladder.Key{Stage: stage, Manner: book.Column}, book.Alone, false}
 	}
 	if t.help == book.Shown || t.help == book.Together {
 		t.help = book.Nudged
@@ -349,10 +349,10 @@ func (y *year) sheetDigits() int { return 2 + y.rng.IntN(y.class.digits-1) }
 
 var notes = []string{"hums while counting", "laid the bar before the ten was full", "wants the long sums", "explained it to the neighbour unasked", "needs the quiet table"}
 
-func (y *year) record(c *child, t task, p swap.Problem, day book.Day, minute int, lessonID uuid.NullUUID, nth int) {
+func (y *year) record(c *child, t errand, p problem.Problem, day book.Day, minute int, lessonID uuid.NullUUID, nth int) {
 	o := book.Observation{
-		Problem: p, Stage: t.key.Stage, Manner: t.key.Manner, Material: y.kind, Help: t.help, Chosen: t.chosen, Runs: 1, Day: day,
-		Answer: book.ReadAnswer(c.pupil.Work(p, t.key.Stage, t.key.Manner, t.help, y.rng)), Came: book.Typed,
+		Task: p.Task(), Stage: t.key.Stage, Manner: t.key.Manner, Material: y.kind, Help: t.help, Chosen: t.chosen, Runs: 1, Day: day,
+		Answer: c.pupil.Work(p.Task(), t.key.Stage, t.key.Manner, t.help, y.rng), Came: book.Typed,
 	}
 	if t.chosen {
 		c.runs++
@@ -371,9 +371,9 @@ func (y *year) record(c *child, t task, p swap.Problem, day book.Day, minute int
 	if y.rng.IntN(60) == 0 {
 		kept.Note = notes[y.rng.IntN(len(notes))]
 	}
-	if o.Came == book.Typed && o.Answer.Read && y.rng.IntN(25) == 0 { // mistyped, and mended
+	if o.Came == book.Typed && o.Answer != "" && y.rng.IntN(25) == 0 { // mistyped, and mended
 		first := kept
-		first.ID, first.Answer = id("observation", "mistyped"+kept.ID.String()), book.ReadAnswer(o.Answer.Text+"0")
+		first.ID, first.Answer = id("observation", "mistyped"+kept.ID.String()), o.Answer+"0"
 		kept.Replaces = uuid.NullUUID{UUID: first.ID, Valid: true}
 		y.seen = append(y.seen, first)
 	}
@@ -400,7 +400,7 @@ func (y *year) unwritten() store.Lesson {
 	}
 	day := y.days[len(y.days)-2]
 	p := problemFor(choose.OneSwapOnes, 2, y.rng)
-	l, err := lesson.New([]swap.Problem{p}, choose.OneSwapOnes, y.kind, children)
+	l, err := lesson.New(lesson.Items(choose.OneSwapOnes, p), y.kind, children)
 	if err != nil {
 		panic(err) // the mat takes every problem of this stage
 	}

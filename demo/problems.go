@@ -6,12 +6,12 @@ import (
 
 	"vineswap/core/choose"
 	"vineswap/core/place"
-	"vineswap/core/swap"
+	"vineswap/core/problem"
 )
 
 // problemFor draws a problem of a stage, with numbers of so many digits where the
 // stage leaves that open.
-func problemFor(stage choose.StageID, digits int, rng *rand.Rand) swap.Problem {
+func problemFor(stage choose.StageID, digits int, rng *rand.Rand) problem.Problem {
 	d := max(digits, stage.Least())
 	if stage == choose.NewPlace {
 		d = min(d, 3) // there is no piece for the place that four digits open
@@ -22,7 +22,7 @@ func problemFor(stage choose.StageID, digits int, rng *rand.Rand) swap.Problem {
 	if stage.Laid() {
 		d = min(d, int(place.TopPiece)+1)
 	}
-	choice := choose.Choice{Op: stage.Op(), Stage: stage, Digits: slices.Repeat([]int{d}, stage.Numbers()), Laid: stage.Laid()}
+	choice := choose.Choice{Kind: stage.Kind(), Stage: stage, Digits: slices.Repeat([]int{d}, stage.Numbers()), Laid: stage.Laid()}
 	if last := len(choice.Digits) - 1; last > 0 && stage.Least() < d {
 		choice.Digits[last] = d - rng.IntN(2)
 	}
@@ -36,5 +36,5 @@ func problemFor(stage choose.StageID, digits int, rng *rand.Rand) swap.Problem {
 			panic(err)
 		}
 	}
-	return swap.Of(string(stage.Op()), space.Draw(1, rng.Uint64())[0])
+	return problem.Of(stage.Kind(), space.Draw(1, rng.Uint64())[0]...)
 }

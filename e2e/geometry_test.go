@@ -11,6 +11,7 @@ import (
 
 	"vineswap/core/lesson"
 	"vineswap/core/material"
+	"vineswap/core/problem"
 	"vineswap/core/setting"
 	"vineswap/core/swap"
 	"vineswap/e2e/guide"
@@ -156,11 +157,11 @@ type seen struct {
 }
 
 // mat lays a problem out with a material on a mat of w × h px.
-func mat(t *testing.T, g *guide.Guide, p swap.Problem, kind material.Kind, m swap.Method, w, h float64) (wire.Lesson, seen) {
+func mat(t *testing.T, g *guide.Guide, p problem.Problem, kind material.Kind, m swap.Method, w, h float64) (wire.Lesson, seen) {
 	t.Helper()
 	class := setting.Default()
 	class.Order, class.Zeros, class.When = m.Order, m.Zeros, m.When
-	l, err := lesson.New([]swap.Problem{p}, "", kind, nil)
+	l, err := lesson.New(lesson.Items("", p), kind, nil)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -218,7 +219,7 @@ func TestEveryPieceHasItsPlace(t *testing.T) {
 	}
 	methods := []swap.Method{{}, {Order: swap.SwapsFirst, Zeros: swap.AsOne}, {When: swap.AfterColumn}, {Zeros: swap.AsOne}}
 	for i, text := range problems {
-		p, err := swap.Parse(text)
+		p, err := problem.Parse(text)
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -291,7 +292,7 @@ func TestTheFullestMatCanBeSeen(t *testing.T) {
 		// A small number leaves its room to the others; three full ones stand side by side.
 		{"4999+2", material.Beads, 2, 6}, {"4999+4999+1", material.Beads, 1, 4}, {"4999+4000+1000", material.Blocks, 2, 3},
 	} {
-		p, err := swap.Parse(c.text)
+		p, err := problem.Parse(c.text)
 		if err != nil {
 			t.Fatal(err)
 		}

@@ -90,7 +90,7 @@ func TestALessonByTouch(t *testing.T) {
 	g.Holds("the column is written", "document.querySelector('[aria-label=\"Column: 1458 plus 2367, written so far 3825\"]')").Settle()
 	s.check(g)
 	kept := s.kept(g)
-	if kept.At.String() != "check/1" || kept.Material != material.Blocks || kept.Stand != lesson.OnTheMat || kept.Current().String() != "1458+2367" {
+	if kept.At.String() != "check/1" || kept.Material != material.Blocks || kept.Stand != lesson.OnTheMat || kept.Current().Task.String() != "1458+2367" {
 		t.Errorf("kept %+v", kept)
 	}
 	g.Press("Write who did what").See("as the mat saw it").Press("Wren A. right, 3825").Press("Jory P. right, 3825").Press("Finish the lesson").See("No lesson in hand")
@@ -142,7 +142,7 @@ func TestALessonByKeysAlone(t *testing.T) {
 	}
 	g.Key("w").See("as the mat saw it").LetGo().Key("1").See("no answer").Key("6", "2", "n", " ").See("What should come up is forgotten").LetGo().Key(" ").See("No lesson in hand")
 	s.check(g)
-	if seen, err := s.store.LessonObservations(context.Background(), kept.ID); err != nil || len(seen) != 1 || seen[0].Answer.Text != "62" || seen[0].Help != book.Nudged || seen[0].Came != book.Typed {
+	if seen, err := s.store.LessonObservations(context.Background(), kept.ID); err != nil || len(seen) != 1 || seen[0].Answer != "62" || seen[0].Help != book.Nudged || seen[0].Came != book.Typed {
 		t.Errorf("recorded %+v, %v", seen, err)
 	}
 }

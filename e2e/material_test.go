@@ -13,7 +13,7 @@ import (
 
 	"vineswap/core/book"
 	"vineswap/core/material"
-	"vineswap/core/swap"
+	"vineswap/core/problem"
 	"vineswap/e2e/guide"
 )
 
@@ -95,7 +95,7 @@ func TestEveryMaterial(t *testing.T) {
 			s.check(g)
 			kept := s.kept(g)
 			seen, err := s.store.LessonObservations(ctx, kept.ID)
-			if err != nil || len(seen) != 2 || !seen[0].Right() || seen[1].Right() || seen[1].Answer.Text != "24 rest 2" || seen[0].Material != kind || kept.Current().Kind != swap.Sharing {
+			if err != nil || len(seen) != 2 || !seen[0].Right() || seen[1].Right() || seen[1].Answer != "24 rest 2" || seen[0].Material != kind || kept.Current().Task.Kind != problem.Sharing {
 				t.Errorf("kept %+v, %v", seen, err)
 			}
 			if want := map[bool]book.Manner{true: book.Drawn, false: book.Pieces}[kind.Drawn()]; seen[0].Manner != want {
@@ -133,7 +133,7 @@ func TestAnotherMaterialAtAnyStep(t *testing.T) {
 	g.Holds("nothing is left lying", lying(16))
 	until(g, "read/0").Settle().Holds("thirteen groups", "document.querySelectorAll('.ring.group').length === 13")
 	s.check(g)
-	if kept := s.kept(g); kept.Material != material.Beads || kept.Current().Kind != swap.Grouping {
+	if kept := s.kept(g); kept.Material != material.Beads || kept.Current().Task.Kind != problem.Grouping {
 		t.Errorf("kept with %s: %v", kept.Material, kept.Current())
 	}
 }

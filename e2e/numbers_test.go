@@ -4,15 +4,16 @@ import (
 	"fmt"
 	"testing"
 
+	"vineswap/core/problem"
 	"vineswap/core/swap"
 	"vineswap/e2e/guide"
 )
 
 // drawn reads the problems of the hand.
-func drawn(g *guide.Guide) []swap.Problem {
-	var out []swap.Problem
+func drawn(g *guide.Guide) []problem.Problem {
+	var out []problem.Problem
 	for _, text := range guide.Read[[]string](g, "[...document.querySelectorAll('[data-hand] [role=radio]')].map((b) => b.getAttribute('aria-label').split(', ')[0])") {
-		if p, err := swap.Parse(text); err == nil {
+		if p, err := problem.Parse(text); err == nil {
 			out = append(out, p)
 		}
 	}
@@ -30,7 +31,7 @@ func TestChoosingEveryKind(t *testing.T) {
 	s := open(t)
 	g := s.sit(laptopWidth, laptopHeight)
 	s.login(g, "hanne").Press("Numbers").See("Twelve of them")
-	all := func(what string, ok func(p swap.Problem, t swap.Trace) bool) {
+	all := func(what string, ok func(p problem.Problem, t swap.Trace) bool) {
 		t.Helper()
 		list := drawn(g)
 		if len(list) != 12 && g.Err() == nil {
@@ -48,26 +49,26 @@ func TestChoosingEveryKind(t *testing.T) {
 	g.Press("Taking").Holds("taking", says("One swap, tens: a number of two digits less one of two digits."))
 	g.Press("across one zero").Holds("over a zero", says("Across one zero: a number of three digits less one of three digits.")).Holds("counted", fits("16200"))
 	g.Holds("the zero must be there", "document.querySelector('.strip .zero.must')").Settle()
-	all("across one zero", func(p swap.Problem, t swap.Trace) bool {
-		return p.Kind == swap.Difference && t.Taking[1].Crossed() && len(t.Swaps) == 2
+	all("across one zero", func(p problem.Problem, t swap.Trace) bool {
+		return p.Kind == problem.Difference && t.Columns[1].Crossed && len(t.Swaps) == 2
 	})
 
 	// Finer wishes: ten in the ones to take from, then what the shelf has.
 	g.Press("Finer wishes").See("Pieces there are").Holds("ten in the ones", "(() => { const r = [...document.querySelectorAll('[role=radiogroup]')].find((x) => document.getElementById(x.getAttribute('aria-labelledby'))?.innerText === 'Ten in the ones'); r.querySelectorAll('button')[2].click(); return true })()")
 	g.Holds("asked", says("Across one zero: a number of three digits less one of three digits, with ten ones to take from."))
 	g.Press("Twelve of them").Settle()
-	all("ten to take from", func(p swap.Problem, t swap.Trace) bool { return t.Taking[0].Had() == 10 })
+	all("ten to take from", func(p problem.Problem, t swap.Trace) bool { return t.Columns[0].Count == 10 })
 
 	// Sharing with a rest, and trays within a shelf.
 	g.Press("Sharing").Holds("sharing", says("Shared evenly: a number of two digits shared by two to nine.")).Press("shared, a rest").Holds("sharing", says("Shared, a rest: a number of two digits shared by two to nine.")).Settle()
-	all("a rest", func(p swap.Problem, t swap.Trace) bool { return p.Kind == swap.Sharing && t.Remainder > 0 })
+	all("a rest", func(p problem.Problem, t swap.Trace) bool { return p.Kind == problem.Sharing && t.Remainder > 0 })
 	g.Press("Trays").Holds("trays", says("Equal trays: two to nine trays with a number of two digits.")).Press("equal trays, swaps").Press("Finer wishes").See("Trays").Holds("a limit of the ones", "(() => { const i = document.querySelector('.stock input'); i.value = '20'; i.dispatchEvent(new Event('change', { bubbles: true })); return true })()")
 	g.Holds("within the shelf", says("Equal trays, swaps: two to nine trays with a number of two digits, with at most 20 ones on the shelf.")).Press("Twelve of them").Settle()
-	all("within the shelf", func(p swap.Problem, t swap.Trace) bool { return t.Fullest()[0] <= 20 && len(t.Swaps) > 0 })
+	all("within the shelf", func(p problem.Problem, t swap.Trace) bool { return t.Fullest()[0] <= 20 && len(t.Swaps) > 0 })
 
 	// Four numbers, each with a lane of its own.
 	g.Press("Joining").Holds("joining", says("One swap, ones: two numbers of two digits, with at most 20 ones on the shelf.")).Press("three to six addends").Press("One number more").Holds("four", says("Three to six addends: four numbers of two digits, with at most 20 ones on the shelf.")).Holds("four lanes", "document.querySelectorAll('.length').length === 4").Settle()
-	all("four numbers", func(p swap.Problem, t swap.Trace) bool { return len(p.Numbers) == 4 })
+	all("four numbers", func(p problem.Problem, t swap.Trace) bool { return len(p.Numbers) == 4 })
 	g.Press("Number 4: fewer digits").Holds("a short one", says("Three to six addends: four numbers of two, two, two and one digits, with at most 20 ones on the shelf."))
 	g.Press("Finer wishes").Press("a set, spread").Press("Twelve of them").Settle()
 	before := 0
@@ -120,7 +121,7 @@ func TestKeepingAChoice(t *testing.T) {
 	other := s.sit(laptopWidth, laptopHeight)
 	s.login(other, "tilo").Press("Numbers").See("Twelve of them").Press("Finer wishes").See("over the frost").Press("over the frost").Holds("taken", says("Across zeros: a number of four digits less one of four digits.")).Press("Twelve of them").See("Gather").Settle()
 	for _, p := range drawn(other) {
-		if p.Kind != swap.Difference {
+		if p.Kind != problem.Difference {
 			t.Errorf("%v is no taking away", p)
 		}
 	}

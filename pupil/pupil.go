@@ -5,13 +5,13 @@ package pupil
 import (
 	"math"
 	"math/rand/v2"
-	"strconv"
+	"slices"
 
 	"vineswap/core/book"
 	"vineswap/core/choose"
 	"vineswap/core/place"
 	"vineswap/core/slip"
-	"vineswap/core/swap"
+	"vineswap/core/task"
 )
 
 // Pupil is a simulated child. Skill in a stage and manner grows with each
@@ -48,55 +48,63 @@ func (p *Pupil) Knew(stage choose.StageID, manner book.Manner, n float64) {
 // weight of practice by the help that is given with it.
 var weight = map[book.Help]float64{book.Shown: 1, book.Together: 1.2, book.Nudged: 1, book.Alone: .8, book.Explains: 1}
 
-// Work lets the child work a problem of a stage in a manner, with help, and
+// Work lets the child work a task of a stage in a manner, with help, and
 // returns the answer as given; nothing where it was only shown. The child learns
 // by it.
-func (p *Pupil) Work(problem swap.Problem, stage choose.StageID, manner book.Manner, help book.Help, rng *rand.Rand) string {
+func (p *Pupil) Work(work task.Task, stage choose.StageID, manner book.Manner, help book.Help, rng *rand.Rand) string {
 	known := p.Knows(stage, manner)
 	p.Knew(stage, manner, p.Pace*weight[help])
 	if help == book.Shown {
 		return ""
 	}
-	return strconv.Itoa(p.answer(problem, known, manner, help, rng))
+	return work.Write(p.answer(work, known, manner, help, rng))
 }
 
-func (p *Pupil) answer(problem swap.Problem, known float64, manner book.Manner, help book.Help, rng *rand.Rand) int {
-	op := slip.Operation(problem.Kind.Operation())
-	if s, has := slip.ByID(op, p.Slip); has && !manner.WithMaterial() && help != book.Together && rng.Float64() < p.Shows {
-		if wrong, applies := s.Answer(problem.Numbers); applies {
-			return wrong
-		}
+func (p *Pupil) answer(work task.Task, known float64, manner book.Manner, help book.Help, rng *rand.Rand) task.Answer {
+	if wrong, applies := slipped(work, p.Slip); applies && !manner.WithMaterial() && help != book.Together && rng.Float64() < p.Shows {
+		return wrong
 	}
 	if help == book.Together || rng.Float64() < known+(1-known)*.35 {
 		if rng.Float64() < p.Careless {
-			return int(factSlip(problem, rng))
+			return factSlip(work, rng)
 		}
-		return int(problem.Answer())
+		return work.Right()
 	}
-	return stumble(op, problem, rng)
+	return stumble(work, rng)
+}
+
+// slipped is what a slip gives for a task, where it applies.
+func slipped(work task.Task, id slip.ID) (task.Answer, bool) {
+	for _, w := range work.Wrong() {
+		if w.Slip == id {
+			return w.Answer, true
+		}
+	}
+	return nil, false
 }
 
 // stumble is a wrong answer of a child who does not know the stage yet: some slip
 // that applies, or a fact slip where none does.
-func stumble(op slip.Operation, problem swap.Problem, rng *rand.Rand) int {
-	all := slip.All(op)
-	for range 6 {
-		// Common slips come first: the square draws them more often.
-		r := rng.Float64()
-		if wrong, applies := all[int(r*r*float64(len(all)))].Answer(problem.Numbers); applies {
-			return wrong
-		}
+func stumble(work task.Task, rng *rand.Rand) task.Answer {
+	all := work.Wrong()
+	if len(all) == 0 {
+		return factSlip(work, rng)
 	}
-	return int(factSlip(problem, rng))
+	// Common slips come first: the square draws them more often.
+	r := rng.Float64()
+	return all[int(r*r*float64(len(all)))].Answer
 }
 
 // factSlip is the right procedure with one column off by one: what comes up from
 // it follows from what was written.
-func factSlip(problem swap.Problem, rng *rand.Rand) place.Number {
-	right := problem.Answer()
+func factSlip(work task.Task, rng *rand.Rand) task.Answer {
+	answer := slices.Clone(work.Right())
+	right := answer[0]
 	off := place.Number(place.Place(rng.IntN(int(right.Top()) + 1)).Unit())
 	if rng.IntN(2) == 0 || right < off {
-		return right + off
+		answer[0] = right + off
+	} else {
+		answer[0] = right - off
 	}
-	return right - off
+	return answer
 }

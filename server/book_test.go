@@ -19,7 +19,7 @@ import (
 func (p person) lessonOf(child uuid.UUID) string {
 	p.Helper()
 	id := uuid.NewString()
-	if got := p.send("POST", p.class("/lessons"), wire.NewLesson{ID: id, Problems: [][]int{{1458, 2367}}, Children: []string{child.String()}}); got.status != 200 {
+	if got := p.send("POST", p.class("/lessons"), wire.NewLesson{ID: id, Tasks: tasks("sum", "", []int{1458, 2367}), Children: []string{child.String()}}); got.status != 200 {
 		p.Fatalf("no lesson: %s", got.body)
 	}
 	return id
@@ -47,7 +47,7 @@ func TestRecording(t *testing.T) {
 	id := lead.lessonOf(h.wren)
 	path := lead.class("/lessons/" + id + "/observations")
 	first := lead.record(id)
-	if row := first.Problems[0].Rows[0]; row.Help != "alone" || row.Manner != "pieces" || len(row.Kept) != 0 || len(first.Manners) != 5 || first.Today != "2026-11-26" { // past midnight in Auckland
+	if row := first.Tasks[0].Rows[0]; row.Help != "alone" || row.Manner != "pieces" || len(row.Kept) != 0 || len(first.Manners) != 5 || first.Today != "2026-11-26" { // past midnight in Auckland
 		t.Errorf("before: %+v", first)
 	}
 	note := "hums while counting"
@@ -58,13 +58,13 @@ func TestRecording(t *testing.T) {
 			t.Fatalf("%d %s", got.status, got.body)
 		}
 	}
-	kept := lead.record(id).Problems[0].Rows[0].Kept
+	kept := lead.record(id).Tasks[0].Rows[0].Kept
 	if len(kept) != 1 || kept[0].Answer != "3815" || kept[0].Right || kept[0].Note != note || kept[0].By != "lead" || kept[0].Day != "2026-11-26" || kept[0].Came != "typed" {
 		t.Fatalf("kept %+v", kept)
 	}
 	// An assistant corrects it, sees that there is a note and not what it says, and does not lose it.
 	assistant := h.person("assistant")
-	if e := assistant.record(id).Problems[0].Rows[0].Kept[0]; e.Note != "" || !e.HasNote {
+	if e := assistant.record(id).Tasks[0].Rows[0].Kept[0]; e.Note != "" || !e.HasNote {
 		t.Errorf("an assistant reads %q", e.Note)
 	}
 	mended := ask
@@ -72,7 +72,7 @@ func TestRecording(t *testing.T) {
 	if got := assistant.send("POST", path, mended); got.status != 200 {
 		t.Fatalf("%d %s", got.status, got.body)
 	}
-	if kept = lead.record(id).Problems[0].Rows[0].Kept; len(kept) != 1 || !kept[0].Right || kept[0].Note != note || kept[0].By != "assistant" {
+	if kept = lead.record(id).Tasks[0].Rows[0].Kept; len(kept) != 1 || !kept[0].Right || kept[0].Note != note || kept[0].By != "assistant" {
 		t.Errorf("corrected to %+v", kept)
 	}
 	// One who corrects the older record is told, with the page as it is.
@@ -85,8 +85,8 @@ func TestRecording(t *testing.T) {
 	if got := lead.change(id, wire.LessonChange{More: true}); got.status != 200 {
 		t.Fatalf("%d %s", got.status, got.body)
 	}
-	if next := lead.record(id); len(next.Problems) != 2 || next.Index != 1 || next.Problems[1].Rows[0].Help != "nudged" {
-		t.Errorf("the second problem: %+v", next.Problems)
+	if next := lead.record(id); len(next.Tasks) != 2 || next.Index != 1 || next.Tasks[1].Rows[0].Help != "nudged" {
+		t.Errorf("the second problem: %+v", next.Tasks)
 	}
 	var view wire.LearnerView
 	lead.send("GET", lead.class("/learners/"+h.wren.String()), nil).into(t, &view)
@@ -136,7 +136,7 @@ func TestRecordsThatAreRefused(t *testing.T) {
 			t.Errorf("%s: the field is %q", name, got.trouble(t).Field)
 		}
 	}
-	if kept := lead.record(id).Problems[0].Rows[0].Kept; len(kept) != 1 {
+	if kept := lead.record(id).Tasks[0].Rows[0].Kept; len(kept) != 1 {
 		t.Errorf("%d are kept of what was refused", len(kept))
 	}
 }
@@ -162,7 +162,7 @@ func TestRecordingAfterwards(t *testing.T) {
 	var page wire.Record
 	got := lead.send("POST", lead.class("/lessons/"+id+"/observations"), observed(h.wren))
 	got.into(t, &page)
-	if got.status != 200 || !strings.Contains(page.Notice, "has left the class") || len(page.Problems[0].Rows[0].Kept) != 1 {
+	if got.status != 200 || !strings.Contains(page.Notice, "has left the class") || len(page.Tasks[0].Rows[0].Kept) != 1 {
 		t.Errorf("%d %+v", got.status, page)
 	}
 }
@@ -194,7 +194,7 @@ func TestRecordingAtOnce(t *testing.T) {
 	again := observed(h.wren)
 	again.AnotherRun = false
 	told := assistant.send("POST", path, again)
-	if kept != 1 || told.status != 409 || told.trouble(t).Record == nil || len(told.trouble(t).Record.Problems[0].Rows[0].Kept) != 1 {
+	if kept != 1 || told.status != 409 || told.trouble(t).Record == nil || len(told.trouble(t).Record.Tasks[0].Rows[0].Kept) != 1 {
 		t.Errorf("%d kept; then %d %s", kept, told.status, told.body)
 	}
 	again.AnotherRun = true
@@ -216,7 +216,7 @@ func TestEstimates(t *testing.T) {
 	if got := say(3825); got.status != 409 || !strings.Contains(got.trouble(t).Remedy, "stays") {
 		t.Errorf("said again: %d %s", got.status, got.body)
 	}
-	if e := lead.record(id).Problems[0].Estimates; len(e) != 1 || e[0].Value != 3800 || e[0].Off != 25 {
+	if e := lead.record(id).Tasks[0].Estimates; len(e) != 1 || e[0].Value != 3800 || e[0].Off != 25 {
 		t.Errorf("%+v", e)
 	}
 	late := lead.lessonOf(h.wren)

@@ -1,6 +1,7 @@
 package server
 
 import (
+	"encoding/json"
 	"errors"
 	"time"
 
@@ -10,7 +11,6 @@ import (
 	"vineswap/core/choose"
 	"vineswap/core/lesson"
 	"vineswap/core/material"
-	"vineswap/core/place"
 	"vineswap/core/swap"
 	"vineswap/store"
 	"vineswap/wire"
@@ -23,14 +23,11 @@ func (s *Server) newLesson(c *call) error {
 	if err := read(c, &ask); err != nil {
 		return err
 	}
-	var stage choose.StageID
-	if ask.Stage != "" {
-		var err error
-		if stage, err = choose.ParseStage(ask.Stage); err != nil {
-			return wrongChoice(err)
-		}
+	items, err := itemsOf(ask.Tasks)
+	if err != nil {
+		return err
 	}
-	opened, err := lesson.New(problems(ask.Kind, ask.Problems), stage, c.class.Settings.Material, ask.Children)
+	opened, err := lesson.New(items, c.class.Settings.Material, ask.Children)
 	if err != nil {
 		return wrongLesson(err)
 	}
@@ -47,21 +44,22 @@ func (s *Server) newLesson(c *call) error {
 	return s.answerLesson(c, id)
 }
 
-// problems reads the problems of a lesson; no kind is that of a sum.
-func problems(kind string, numbers [][]int) []swap.Problem {
-	of := swap.Sum
-	if kind != "" {
-		of = swap.Kind(kind)
-	}
-	out := make([]swap.Problem, len(numbers))
-	for i, row := range numbers {
-		list := make([]place.Number, len(row))
-		for j, n := range row {
-			list[j] = place.Number(n)
+// itemsOf reads the tasks of a lesson.
+func itemsOf(asked []wire.NewTask) ([]lesson.Item, error) {
+	items := make([]lesson.Item, len(asked))
+	for i, ask := range asked {
+		items[i].Stage = choose.StageID(ask.Stage)
+		if err := json.Unmarshal(ask.Task, &items[i].Task); err != nil {
+			return nil, wrongLesson(err)
 		}
-		out[i] = swap.Problem{Kind: of, Version: swap.Version, Numbers: list}
+		if ask.Stage == "" {
+			continue
+		}
+		if _, err := choose.ParseStage(ask.Stage); err != nil {
+			return nil, wrongChoice(err)
+		}
 	}
-	return out
+	return items, nil
 }
 
 func wrongChild() *trouble {
@@ -69,7 +67,7 @@ func wrongChild() *trouble {
 }
 
 func wrongLesson(err error) *trouble {
-	field := "problems"
+	field := "tasks"
 	if errors.Is(err, lesson.ErrChildren) || errors.Is(err, lesson.ErrTwice) {
 		field = "children"
 	}
@@ -194,7 +192,7 @@ func (s *Server) stale(c *call, id uuid.UUID) error {
 
 // changeOf reads a change; the error names the field.
 func changeOf(ask wire.LessonChange) (lesson.Change, error) {
-	change := lesson.Change{Children: ask.Children, Problem: ask.Problem}
+	change := lesson.Change{Children: ask.Children, Nth: ask.Nth}
 	if ask.Alone {
 		change.Children = []string{}
 	}

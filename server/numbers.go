@@ -13,7 +13,8 @@ import (
 	"vineswap/core/book"
 	"vineswap/core/choose"
 	"vineswap/core/place"
-	"vineswap/core/swap"
+	"vineswap/core/problem"
+	"vineswap/core/task"
 	"vineswap/store"
 	"vineswap/wire"
 )
@@ -42,7 +43,7 @@ func (s *Server) choose(c *call) error {
 			return refuse(fiber.StatusUnprocessableEntity, "The seed is no whole number", "Leave it empty to draw a new one.").of("seed")
 		}
 	}
-	if space, err = s.notAgain(c, space, choice.Op, ask); err != nil {
+	if space, err = s.notAgain(c, space, choice.Kind, ask); err != nil {
 		return err
 	}
 	draw := space.Draw
@@ -69,7 +70,7 @@ func chosenBy(ask wire.Choose) (choose.Choice, error) {
 }
 
 // notAgain leaves out what the children have had within some days.
-func (s *Server) notAgain(c *call, space *choose.Space, op choose.Op, ask wire.Choose) (*choose.Space, error) {
+func (s *Server) notAgain(c *call, space *choose.Space, kind task.Kind, ask wire.Choose) (*choose.Space, error) {
 	if ask.Days == 0 || len(ask.Children) == 0 {
 		return space, nil
 	}
@@ -85,20 +86,22 @@ func (s *Server) notAgain(c *call, space *choose.Space, op choose.Op, ask wire.C
 	if err != nil {
 		return nil, err
 	}
-	worked, err := s.store.Worked(c.Context(), c.class.ID, learners, swap.Of(string(op), nil).Kind, today-book.Day(ask.Days)+1)
+	worked, err := s.store.Worked(c.Context(), c.class.ID, learners, kind, today-book.Day(ask.Days)+1)
 	if err != nil {
 		return nil, err
 	}
-	numbers := make([][]place.Number, len(worked))
-	for i, p := range worked {
-		numbers[i] = p.Numbers
+	var numbers [][]place.Number
+	for _, t := range worked {
+		if p, of := problem.From(t); of {
+			numbers = append(numbers, p.Numbers)
+		}
 	}
 	return space.Except(numbers), nil
 }
 
 // keptVersion is the form in which choices are kept; older ones are read as far as
 // they can be.
-const keptVersion = 1
+const keptVersion = 2
 
 // keptChoices answers the choices that guides of the class have named.
 func (s *Server) keptChoices(c *call) error {
@@ -117,10 +120,7 @@ func (s *Server) keptChoices(c *call) error {
 // and says so.
 func keptChoiceOf(c *call, k store.KeptChoice) wire.KeptChoice {
 	out := wire.KeptChoice{ID: k.ID.String(), Name: k.Name}
-	err := json.Unmarshal(k.Choice, &out.Choice)
-	if err == nil && k.Version > keptVersion {
-		err = errNewerChoice
-	}
+	err := readChoice(k, &out.Choice)
 	if err == nil {
 		var choice choose.Choice
 		if choice, err = chosenBy(out.Choice); err == nil {
@@ -134,6 +134,25 @@ func keptChoiceOf(c *call, k store.KeptChoice) wire.KeptChoice {
 	out.Choice = wire.Choose{Digits: []int{}, Swap: map[string]string{}}
 	out.Says = "It was kept in a form that cannot be read here any more. Choose it anew and drop this one."
 	return out
+}
+
+// readChoice reads a kept choice of any version. Version 1 named the kind by its
+// operation.
+func readChoice(k store.KeptChoice, into *wire.Choose) error {
+	if k.Version > keptVersion {
+		return errNewerChoice
+	}
+	if err := json.Unmarshal(k.Choice, into); err != nil || k.Version > 1 {
+		return err
+	}
+	var first struct {
+		Op string `json:"op"`
+	}
+	err := json.Unmarshal(k.Choice, &first)
+	if into.Kind = string(problem.KindOf(first.Op)); first.Op != "" && into.Kind == "" {
+		return choose.ErrKind
+	}
+	return err
 }
 
 var errNewerChoice = errors.New("kept by a newer version")
@@ -194,7 +213,7 @@ func wrongChoice(err error) *trouble {
 	}{
 		{"stage", []error{choose.ErrStage}},
 		{"digits", []error{choose.ErrDigits, choose.ErrNumbers, choose.ErrTwo, choose.ErrOne, choose.ErrShorter}},
-		{"by", []error{choose.ErrBy}}, {"limit", []error{choose.ErrLimit}}, {"groups", []error{choose.ErrGroups}}, {"op", []error{choose.ErrOp}},
+		{"by", []error{choose.ErrBy}}, {"limit", []error{choose.ErrLimit}}, {"groups", []error{choose.ErrGroups}}, {"kind", []error{choose.ErrKind}},
 	} {
 		for _, e := range beside.errs {
 			if errors.Is(err, e) {
@@ -211,11 +230,11 @@ func (s *Server) look(c *call) error {
 	if err := read(c, &typed); err != nil {
 		return err
 	}
-	problem, err := swap.Parse(typed.Text)
+	p, err := problem.Parse(typed.Text)
 	if err != nil {
 		return wrongSum(err)
 	}
-	sum, err := wire.SumOf(c.class.Settings, problem)
+	sum, err := wire.SumOf(c.class.Settings, p, "")
 	if err != nil {
 		return err
 	}
@@ -224,7 +243,7 @@ func (s *Server) look(c *call) error {
 
 func wrongSum(err error) *trouble {
 	t := refuse(fiber.StatusUnprocessableEntity, "This cannot be worked yet", "Write two numbers with + or - between them, such as 47+25 or 62-38; or 97/4, or 213*3.").of("text")
-	var placed *swap.ExpressionError
+	var placed *problem.ExpressionError
 	if errors.As(err, &placed) {
 		t.At = len([]rune(placed.Text[:placed.At])) + 1
 		err = placed.Err

@@ -10,7 +10,7 @@ import (
 	"vineswap/core/book"
 	"vineswap/core/choose"
 	"vineswap/core/material"
-	"vineswap/core/swap"
+	"vineswap/core/problem"
 	"vineswap/store"
 	"vineswap/wire"
 )
@@ -25,9 +25,9 @@ func TestChooseByEveryOperation(t *testing.T) {
 		says string
 		why  string // that the problems cannot be laid out, in part
 	}{
-		"taking":           {wire.Choose{Op: "subtract", Stage: "taking/across-zeros", Digits: []int{4, 3}}, "Across zeros: a number of four digits less one of three digits.", ""},
-		"sharing":          {wire.Choose{Op: "share", Stage: "sharing/share-remainder", Digits: []int{2}}, "Shared, a rest: a number of two digits shared by two to nine.", ""},
-		"trays":            {wire.Choose{Op: "multiply", Digits: []int{2}, By: 3}, "Three trays with a number of two digits.", ""},
+		"taking":           {wire.Choose{Kind: "difference", Stage: "taking/across-zeros", Digits: []int{4, 3}}, "Across zeros: a number of four digits less one of three digits.", ""},
+		"sharing":          {wire.Choose{Kind: "share", Stage: "sharing/share-remainder", Digits: []int{2}}, "Shared, a rest: a number of two digits shared by two to nine.", ""},
+		"trays":            {wire.Choose{Kind: "trays", Digits: []int{2}, By: 3}, "Three trays with a number of two digits.", ""},
 		"four numbers":     {wire.Choose{Digits: []int{2, 2, 2, 1}, MakesTen: "yes"}, "Four numbers of two, two, two and one digits, with a pair in the ones that makes ten.", ""},
 		"five digits":      {wire.Choose{Stage: "joining/any-sum", Digits: []int{5, 5}}, "Any sum: two numbers of five digits.", "no piece above the thousand cube"},
 		"within a shelf":   {wire.Choose{Digits: []int{2, 2}, Limit: map[string]int{"ones": 12}, Swap: map[string]string{"ones": "yes"}}, "Two numbers of two digits, with a swap in the ones and at most 12 ones on the shelf.", ""},
@@ -47,7 +47,7 @@ func TestChooseByEveryOperation(t *testing.T) {
 		}
 	}
 	var fitted wire.Chosen
-	guide.send("POST", guide.class("/choose"), wire.Choose{Op: "subtract", Stage: "taking/across-zeros", Digits: []int{}, Fit: true, Count: 3}).into(t, &fitted)
+	guide.send("POST", guide.class("/choose"), wire.Choose{Kind: "difference", Stage: "taking/across-zeros", Digits: []int{}, Fit: true, Count: 3}).into(t, &fitted)
 	if len(fitted.Problems) != 3 || fitted.Choice.Digits[0] != 4 || fitted.Choice.Fit || fitted.Lengths[1].Most != 4 || fitted.Lengths[0].Least != 4 {
 		t.Errorf("fitted to its stage: %+v, %+v", fitted.Choice, fitted.Lengths)
 	}
@@ -56,7 +56,7 @@ func TestChooseByEveryOperation(t *testing.T) {
 		t.Errorf("fitted and within the pieces: %s, %+v", fitted.Fits, fitted.Choice)
 	}
 	var none wire.Chosen
-	guide.send("POST", guide.class("/choose"), wire.Choose{Op: "subtract", Digits: []int{3, 3}, ZeroAt: map[string]string{"tens": "yes"}, Swap: map[string]string{"ones": "yes", "tens": "no"}, Count: 12}).into(t, &none)
+	guide.send("POST", guide.class("/choose"), wire.Choose{Kind: "difference", Digits: []int{3, 3}, ZeroAt: map[string]string{"tens": "yes"}, Swap: map[string]string{"ones": "yes", "tens": "no"}, Count: 12}).into(t, &none)
 	if none.Fits != "0" || !strings.HasPrefix(none.Clash, "No number does this. There cannot be no swap in the tens together with ") || len(none.Mends) < 3 || none.Mends[0].Text != "No swap in the ones" && none.Mends[0].Text != "A swap in the tens" && none.Mends[0].Text != "No zero in the tens" {
 		t.Errorf("%+v, %q", none.Mends, none.Clash)
 	}
@@ -76,13 +76,13 @@ func TestWrongChoices(t *testing.T) {
 		body  string
 		field string
 	}{
-		"an operation":       {`{"op":"fold","digits":[2,2]}`, "op"},
-		"two for sharing":    {`{"op":"share","digits":[2,2]}`, "digits"},
-		"a short larger one": {`{"op":"subtract","digits":[2,3]}`, "digits"},
+		"an operation":       {`{"kind":"fold","digits":[2,2]}`, "kind"},
+		"two for sharing":    {`{"kind":"share","digits":[2,2]}`, "digits"},
+		"a short larger one": {`{"kind":"difference","digits":[2,3]}`, "digits"},
 		"a limit":            {`{"digits":[2,2],"limit":{"ones":-4}}`, "limit"},
 		"a place":            {`{"digits":[2,2],"made":{"unit":"yes"}}`, "made"},
 		"facts":              {`{"digits":[2,2],"facts":"hard"}`, "facts"},
-		"sharers":            {`{"op":"share","digits":[2],"by":12}`, "by"},
+		"sharers":            {`{"kind":"share","digits":[2],"by":12}`, "by"},
 		"a child":            {`{"digits":[2,2],"children":["nobody"],"days":30}`, "children"},
 		"days without end":   {`{"digits":[2,2],"days":100000}`, "days"},
 		"a seed":             {`{"digits":[2,2],"seed":"plum"}`, "seed"},
@@ -93,7 +93,7 @@ func TestWrongChoices(t *testing.T) {
 			t.Errorf("%s: %d %s", name, got.status, got.body)
 		}
 	}
-	if got := guide.send("POST", guide.class("/choose"), wire.Choose{Op: "share", Digits: []int{2}, Cross: "yes", Count: 1}); got.status != 200 {
+	if got := guide.send("POST", guide.class("/choose"), wire.Choose{Kind: "share", Digits: []int{2}, Cross: "yes", Count: 1}); got.status != 200 {
 		t.Errorf("a wish of another operation is let go: %s", got.body)
 	}
 }
@@ -110,7 +110,7 @@ func TestNotAgain(t *testing.T) {
 	}
 	// Of the nine pairs that make ten the child has had three, one of them long ago.
 	for text, ago := range map[string]int{"1+9": 2, "5+5": 29, "7+3": 90} {
-		p, err := swap.Parse(text)
+		p, err := problem.Parse(text)
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -119,7 +119,7 @@ func TestNotAgain(t *testing.T) {
 			t.Fatal(err)
 		}
 		o := store.Observation{
-			Observation: book.Observation{Problem: p, Stage: choose.NewPlace, Manner: book.Pieces, Material: material.Beads, Help: book.Alone, Answer: book.ReadAnswer("10"), Came: book.Marked, Runs: 1, Day: today - book.Day(ago)},
+			Observation: book.Observation{Task: p.Task(), Stage: choose.NewPlace, Manner: book.Pieces, Material: material.Beads, Help: book.Alone, Answer: "10", Came: book.Marked, Runs: 1, Day: today - book.Day(ago)},
 			ID:          uuid.New(), ClassID: h.orchard, LearnerID: h.wren, RecordedBy: account.ID,
 		}
 		if err := h.store.Record(ctx, o, false); err != nil {
@@ -153,7 +153,7 @@ func TestNotAgain(t *testing.T) {
 func TestKeptChoices(t *testing.T) {
 	h := newHouse(t)
 	guide, other := h.person("assistant"), h.person("stranger")
-	ask := wire.KeptChoice{ID: uuid.NewString(), Name: "  tens only  ", Choice: wire.Choose{Op: "subtract", Digits: []int{2, 2}, Swap: map[string]string{"ones": "yes"}}}
+	ask := wire.KeptChoice{ID: uuid.NewString(), Name: "  tens only  ", Choice: wire.Choose{Kind: "difference", Digits: []int{2, 2}, Swap: map[string]string{"ones": "yes"}}}
 	var list wire.KeptChoices
 	guide.send("POST", guide.class("/kept"), ask).into(t, &list)
 	guide.send("POST", guide.class("/kept"), ask).into(t, &list) // sent twice
@@ -168,7 +168,7 @@ func TestKeptChoices(t *testing.T) {
 	for name, bad := range map[string]wire.KeptChoice{
 		"no name":   {ID: uuid.NewString(), Name: "   ", Choice: ask.Choice},
 		"no digits": {ID: uuid.NewString(), Name: "none"},
-		"nonsense":  {ID: uuid.NewString(), Name: "x", Choice: wire.Choose{Op: "share", Digits: []int{2, 2}}},
+		"nonsense":  {ID: uuid.NewString(), Name: "x", Choice: wire.Choose{Kind: "share", Digits: []int{2, 2}}},
 	} {
 		if got := guide.send("POST", guide.class("/kept"), bad); got.status != 422 {
 			t.Errorf("%s: %d %s", name, got.status, got.body)

@@ -10,6 +10,7 @@ import (
 	"github.com/google/uuid"
 
 	"vineswap/core/book"
+	"vineswap/core/ladder"
 	"vineswap/core/lesson"
 	"vineswap/core/place"
 	"vineswap/store"
@@ -57,8 +58,8 @@ func (s *Server) wireRecord(c *call, id uuid.UUID) (wire.Record, error) {
 	}
 	words := c.class.Settings.Words()
 	out := wire.Record{
-		Link: shown.Link, Revision: shown.Revision, Index: kept.Problem, Children: shown.Children, Problems: []wire.Worked{},
-		Manners: wire.MannersOf(kept.Stage), Helps: wire.HelpsOf(), Ways: wire.WaysOf(), Day: book.DayOf(kept.ChangedAt.In(zone)).String(), Today: today.String(),
+		Link: shown.Link, Revision: shown.Revision, Index: kept.Nth, Children: shown.Children, Tasks: []wire.Worked{},
+		Manners: wire.MannersOf(ladder.Credit(kept.Current().Task, kept.Current().Stage)), Helps: wire.HelpsOf(), Ways: wire.WaysOf(), Day: book.DayOf(kept.ChangedAt.In(zone)).String(), Today: today.String(),
 	}
 	if _, err := kept.Another(0); err == nil && kept.Stand != lesson.Ended {
 		out.More = true
@@ -67,7 +68,7 @@ func (s *Server) wireRecord(c *call, id uuid.UUID) (wire.Record, error) {
 	for i, o := range seen {
 		entries[i] = wire.EntryOf(words, keptOf(o, zone), today, c.role.May(store.Lead))
 	}
-	for nth, p := range kept.Problems {
+	for nth, item := range kept.Items {
 		var here, before []wire.Entry
 		for _, e := range entries {
 			switch {
@@ -78,25 +79,25 @@ func (s *Server) wireRecord(c *call, id uuid.UUID) (wire.Record, error) {
 			}
 		}
 		turns := func(at place.Place) int {
-			if nth == kept.Problem && !kept.Counted(at) {
+			if nth == kept.Nth && !kept.Counted(at) {
 				return -1
 			}
 			return lesson.TurnAt(at, len(shown.Children))
 		}
-		out.Problems = append(out.Problems, wire.WorkedOf(words, p, kept.Material, shown.Children, turns, here, before))
+		out.Tasks = append(out.Tasks, wire.WorkedOf(words, item.Task, kept.Material, shown.Children, turns, here, before))
 	}
-	return out, s.addEstimates(c, id, &out)
+	return out, s.addEstimates(c, kept, &out)
 }
 
-func (s *Server) addEstimates(c *call, id uuid.UUID, out *wire.Record) error {
-	said, err := s.store.Estimates(c.Context(), id)
+func (s *Server) addEstimates(c *call, kept store.Lesson, out *wire.Record) error {
+	said, err := s.store.Estimates(c.Context(), kept.ID)
 	if err != nil {
 		return err
 	}
 	for _, e := range said {
-		if e.Nth < len(out.Problems) {
-			p := &out.Problems[e.Nth]
-			p.Estimates = append(p.Estimates, wire.Estimate{Learner: e.LearnerID.String(), Value: int(e.Value), Off: max(int(e.Value), p.Answer) - min(int(e.Value), p.Answer)})
+		if e.Nth < len(out.Tasks) {
+			at := &out.Tasks[e.Nth]
+			at.Estimates = append(at.Estimates, wire.Estimate{Learner: e.LearnerID.String(), Value: int(e.Value), Off: kept.Off(e.Nth, e.Value)})
 		}
 	}
 	return nil
@@ -149,16 +150,16 @@ func (s *Server) observationOf(c *call, kept store.Lesson, ask wire.Observe) (st
 	if err != nil {
 		return store.Observation{}, err
 	}
-	if ask.Nth >= len(kept.Problems) {
-		return store.Observation{}, wrongRecord(lesson.ErrProblem).of("nth")
+	if ask.Nth >= len(kept.Items) {
+		return store.Observation{}, wrongRecord(lesson.ErrTask).of("nth")
 	}
 	o := store.Observation{
 		ID: uuid.MustParse(ask.ID), ClassID: c.class.ID, LearnerID: uuid.MustParse(ask.Learner), LessonID: uuid.NullUUID{UUID: kept.ID, Valid: true}, Nth: ask.Nth,
 		Withdrawn: ask.Withdrawn, RecordedBy: c.account.ID, RecordedAt: s.now(),
 	}
-	o.Problem, o.Stage, o.Material = kept.Problems[ask.Nth], book.StageOf(kept.Problems[ask.Nth]), kept.Material
+	o.Task, o.Stage, o.Material = kept.Items[ask.Nth].Task, kept.Items[ask.Nth].Stage, kept.Material
 	o.Manner, o.Help, o.Way, o.Came = book.Manner(ask.Manner), book.Help(ask.Help), book.Way(ask.Way), book.Came(ask.Came)
-	o.Answer, o.Chosen, o.Runs, o.Day = book.ReadAnswer(strings.TrimSpace(ask.Answer)), ask.Chosen, ask.Runs, today
+	o.Answer, o.Chosen, o.Runs, o.Day = strings.TrimSpace(ask.Answer), ask.Chosen, ask.Runs, today
 	switch {
 	case ask.Day == "" && kept.Stand == lesson.Ended:
 		o.Day = book.DayOf(kept.ChangedAt.In(zone))
@@ -266,7 +267,7 @@ func (s *Server) estimate(c *call) error {
 	if err != nil {
 		return missing(err)
 	}
-	if ask.Nth != kept.Problem || !kept.MayEstimate() {
+	if ask.Nth != kept.Nth || !kept.MayEstimate() {
 		return refuse(fiber.StatusConflict, "The counting has begun", "An estimate is said before the work.").of("value")
 	}
 	err = s.store.Estimate(c.Context(), store.Estimate{LessonID: id, Nth: ask.Nth, LearnerID: uuid.MustParse(ask.Learner), Value: place.Number(ask.Value), SaidTo: c.account.ID})
@@ -285,11 +286,11 @@ func (s *Server) estimate(c *call) error {
 	return c.JSON(made)
 }
 
-// another draws one more problem for a lesson.
+// another draws one more task for a lesson.
 func another(l lesson.Lesson) (lesson.Change, error) {
-	p, err := l.Another(rand.Uint64())
+	item, err := l.Another(rand.Uint64())
 	if err != nil {
-		return lesson.Change{}, refuse(fiber.StatusUnprocessableEntity, "There is no other problem like these", "Choose other numbers in Numbers.").because(err).of("more")
+		return lesson.Change{}, refuse(fiber.StatusUnprocessableEntity, "There is no other task like this one", "Choose other numbers in Numbers.").because(err).of("more")
 	}
-	return lesson.Change{Add: &p}, nil
+	return lesson.Change{Add: &item}, nil
 }

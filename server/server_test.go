@@ -213,7 +213,7 @@ func (p person) bodies(lesson, learner string) map[string]any {
 		"POST /choose":               wire.Choose{Digits: []int{2, 2}, Count: 2},
 		"POST /kept":                 wire.KeptChoice{ID: uuid.NewString(), Name: "swaps " + uuid.NewString(), Choice: wire.Choose{Digits: []int{2, 2}}},
 		"POST /look":                 wire.Typed{Text: "47+25"},
-		"POST /lessons":              wire.NewLesson{ID: uuid.NewString(), Problems: [][]int{{47, 25}}},
+		"POST /lessons":              wire.NewLesson{ID: uuid.NewString(), Tasks: tasks("sum", "", []int{47, 25})},
 		"PATCH /lessons/" + lesson:   wire.LessonChange{Revision: 1, Stand: "mat"},
 	}
 }
@@ -235,7 +235,7 @@ func observed(child uuid.UUID) wire.Observe {
 func TestEveryRoleAgainstEveryRoute(t *testing.T) {
 	h := newHouse(t)
 	id := uuid.NewString()
-	if got := h.person("lead").send("POST", h.person("lead").class("/lessons"), wire.NewLesson{ID: id, Problems: [][]int{{1458, 2367}}, Children: []string{h.wren.String()}}); got.status != 200 {
+	if got := h.person("lead").send("POST", h.person("lead").class("/lessons"), wire.NewLesson{ID: id, Tasks: tasks("sum", "", []int{1458, 2367}), Children: []string{h.wren.String()}}); got.status != 200 {
 		t.Fatalf("no lesson: %s", got.body)
 	}
 	keeper, err := h.store.AccountByEmail(context.Background(), "lead@school.test")
@@ -292,7 +292,7 @@ func TestAnothersRecordIsNotFound(t *testing.T) {
 	h := newHouse(t)
 	lead, stranger := h.person("lead"), h.person("stranger")
 	id := uuid.NewString()
-	lead.send("POST", lead.class("/lessons"), wire.NewLesson{ID: id, Problems: [][]int{{47, 25}}})
+	lead.send("POST", lead.class("/lessons"), wire.NewLesson{ID: id, Tasks: tasks("sum", "", []int{47, 25})})
 	foreign := "/api/classes/" + h.bees.String()
 	for _, path := range []string{
 		lead.class(""), lead.class("/lessons/" + id), "/api/classes/" + uuid.NewString(), "/api/classes/nonsense",
@@ -304,10 +304,10 @@ func TestAnothersRecordIsNotFound(t *testing.T) {
 			got.trouble(t)
 		}
 	}
-	if got := lead.send("POST", lead.class("/lessons"), wire.NewLesson{ID: uuid.NewString(), Problems: [][]int{{47, 25}}, Children: []string{h.mina.String()}}); got.status != 422 || got.trouble(t).Field != "children" {
+	if got := lead.send("POST", lead.class("/lessons"), wire.NewLesson{ID: uuid.NewString(), Tasks: tasks("sum", "", []int{47, 25}), Children: []string{h.mina.String()}}); got.status != 422 || got.trouble(t).Field != "children" {
 		t.Errorf("a child of another class: %d %s", got.status, got.body)
 	}
-	if got := stranger.send("POST", foreign+"/lessons", wire.NewLesson{ID: id, Problems: [][]int{{1, 2}}}); got.status != 409 {
+	if got := stranger.send("POST", foreign+"/lessons", wire.NewLesson{ID: id, Tasks: tasks("sum", "", []int{1, 2})}); got.status != 409 {
 		t.Errorf("another class's lesson id: %d", got.status)
 	}
 }
@@ -513,11 +513,13 @@ func TestBadInput(t *testing.T) {
 		{"an unfinished sum", "POST", "/look", `{"text":"47+"}`, 422, "text"},
 		{"nothing", "POST", "/look", `{"text":""}`, 422, "text"},
 		{"a very long text", "POST", "/look", `{"text":"` + strings.Repeat("1", 400) + `"}`, 422, "text"},
-		{"a lesson without an id", "POST", "/lessons", `{"problems":[[1,2]]}`, 422, "id"},
-		{"a lesson without numbers", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","problems":[]}`, 422, "problems"},
-		{"a lesson below nothing", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","problems":[[1,-2]]}`, 422, "problems"},
-		{"a lesson of too many digits", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","problems":[[9000000,1000]]}`, 422, "problems"},
-		{"a lesson of another stage", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","problems":[[1,2]],"stage":"x"}`, 422, "stage"},
+		{"a lesson without an id", "POST", "/lessons", `{"tasks":[{}]}`, 422, "id"},
+		{"a lesson without numbers", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","tasks":[]}`, 422, "tasks"},
+		{"a lesson below nothing", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","tasks":[{"task":{"kind":"sum","version":2,"data":{"numbers":[1,-2]}}}]}`, 422, "tasks"},
+		{"a lesson of too many digits", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","tasks":[{"task":{"kind":"sum","version":2,"data":{"numbers":[9000000,1000]}}}]}`, 422, "tasks"},
+		{"a task that is none", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","tasks":[{}]}`, 422, "tasks"},
+		{"a task of a later version", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","tasks":[{"task":{"kind":"sum","version":99,"data":{"numbers":[1,2]}}}]}`, 422, "tasks"},
+		{"a lesson of another stage", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","tasks":[{"task":{"kind":"sum","version":2,"data":{"numbers":[1,2]}},"stage":"x"}]}`, 422, "stage"},
 		{"a word that is no setting", "PUT", "/settings", `{"revision":1,"swap":"barter","places":"ones","material":"beads","digits":"by-kind","teens":"plain","comma":"none","when":"at-ten","carried":"above","crossing":"cross-out","order":"as-needed","zeros":"place-by-place","colours":` + ours + `}`, 422, ""},
 		{"old settings", "PUT", "/settings", `{"revision":7,"swap":"trade","places":"ones","material":"beads","digits":"by-kind","teens":"plain","comma":"none","when":"at-ten","carried":"above","crossing":"cross-out","order":"as-needed","zeros":"place-by-place","colours":` + ours + `}`, 409, ""},
 	} {
@@ -630,10 +632,10 @@ func TestChoose(t *testing.T) {
 	if !shared.LaidOut || shared.Why != "" || shared.Stage.ID != "sharing/share-remainder" || shared.Answer != 24 || fmt.Sprint(shared.Pieces) != "[{tens 9 [9] 0} {ones 17 [7] 10}]" {
 		t.Errorf("sharing: %+v", shared)
 	}
-	if got := guide.send("POST", guide.class("/lessons"), wire.NewLesson{ID: uuid.NewString(), Kind: "share", Problems: [][]int{{97, 10}}}); got.status != 422 {
+	if got := guide.send("POST", guide.class("/lessons"), wire.NewLesson{ID: uuid.NewString(), Tasks: tasks("share", "", []int{97, 10})}); got.status != 422 {
 		t.Errorf("a lesson of sharing by ten: %d %s", got.status, got.body)
 	}
-	if got := guide.send("POST", guide.class("/lessons"), wire.NewLesson{ID: uuid.NewString(), Kind: "riddle", Problems: [][]int{{1, 2}}}); got.status != 422 {
+	if got := guide.send("POST", guide.class("/lessons"), wire.NewLesson{ID: uuid.NewString(), Tasks: tasks("riddle", "", []int{1, 2})}); got.status != 422 {
 		t.Errorf("a lesson of riddles: %d %s", got.status, got.body)
 	}
 }
@@ -641,7 +643,7 @@ func TestChoose(t *testing.T) {
 func TestLessonIsKeptStepByStep(t *testing.T) {
 	h := newHouse(t)
 	lead := h.person("lead")
-	ask := wire.NewLesson{ID: uuid.NewString(), Problems: [][]int{{1458, 2367}}, Stage: "joining/several-swaps", Children: []string{h.wren.String()}}
+	ask := wire.NewLesson{ID: uuid.NewString(), Tasks: tasks("sum", "joining/several-swaps", []int{1458, 2367}), Children: []string{h.wren.String()}}
 	var opened, again wire.Lesson
 	lead.send("POST", lead.class("/lessons"), ask).into(t, &opened)
 	lead.send("POST", lead.class("/lessons"), ask).into(t, &again) // as after a lost answer
@@ -662,7 +664,7 @@ func TestLessonIsKeptStepByStep(t *testing.T) {
 		"at":       {Revision: 2, At: "nowhere"},
 		"material": {Revision: 2, Material: "pebbles"},
 		"children": {Revision: 2, Children: []string{h.wren.String(), h.wren.String()}},
-		"problems": {Revision: 2, Stand: "asleep"},
+		"tasks":    {Revision: 2, Stand: "asleep"},
 	} {
 		if got := lead.send("PATCH", path, change); got.status != 422 || got.trouble(t).Field != name {
 			t.Errorf("%+v: %d %s", change, got.status, got.body)
@@ -710,4 +712,14 @@ func Example() {
 	// Output:
 	// GET  viewer
 	// GET /choices viewer
+}
+
+// tasks are problems of a kind as a screen sends them to open a lesson.
+func tasks(kind, stage string, problems ...[]int) []wire.NewTask {
+	out := make([]wire.NewTask, len(problems))
+	for i, numbers := range problems {
+		record, _ := json.Marshal(map[string]any{"kind": kind, "version": 2, "data": map[string]any{"numbers": numbers}})
+		out[i] = wire.NewTask{Task: record, Stage: stage}
+	}
+	return out
 }

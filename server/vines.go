@@ -234,14 +234,14 @@ func (s *Server) exported(c *call) (formats.Learner, error) {
 	}
 	said, err := s.store.EstimatesOf(c.Context(), e.ID)
 	for _, x := range said {
-		out.Estimates = append(out.Estimates, formats.Estimate{Day: x.Day.String(), Problem: x.Problem.String(), Value: int(x.Value)})
+		out.Estimates = append(out.Estimates, formats.Estimate{Day: x.Day.String(), Problem: x.Task.String(), Value: int(x.Value)})
 	}
 	return out, err
 }
 
 func recordOf(o store.Observation) formats.Record {
 	r := formats.Record{
-		ID: o.ID.String(), Day: o.Day.String(), Stage: string(o.Stage), Manner: string(o.Manner), Material: string(o.Material), Problem: o.Problem.String(), Answer: o.Answer.Text,
+		ID: o.ID.String(), Day: o.Day.String(), Stage: string(ladder.Credit(o.Task, o.Stage)), Manner: string(o.Manner), Material: string(o.Material), Problem: o.Task.String(), Answer: o.Answer,
 		Right: o.Right(), Help: string(o.Help), Way: string(o.Way), Came: string(o.Came), Chosen: o.Chosen, Run: o.Runs, Note: o.Note, Withdrawn: o.Withdrawn, RecordedBy: o.By, RecordedAt: o.RecordedAt.UTC(),
 	}
 	if o.Replaces.Valid {

@@ -26,7 +26,7 @@ type Observation struct {
 	ClassID    uuid.UUID
 	LearnerID  uuid.UUID
 	LessonID   uuid.NullUUID
-	Nth        int // which of the lesson's problems
+	Nth        int // which of the lesson's tasks
 	Note       string
 	Withdrawn  bool
 	Replaces   uuid.NullUUID
@@ -61,7 +61,7 @@ type observationRow struct {
 	LearnerID  uuid.UUID      `db:"learner_id"`
 	LessonID   uuid.NullUUID  `db:"lesson_id"`
 	Nth        int            `db:"nth"`
-	Problem    []byte         `db:"problem"`
+	Task       []byte         `db:"task"`
 	Stage      choose.StageID `db:"stage"`
 	Manner     book.Manner    `db:"manner"`
 	Material   material.Kind  `db:"material"`
@@ -82,17 +82,17 @@ type observationRow struct {
 	Current    bool           `db:"current"`
 }
 
-const observationColumns = `o.id, o.class_id, o.learner_id, o.lesson_id, o.nth, o.problem, o.stage, o.manner, o.material, o.help, o.way, o.answer, o.came,
+const observationColumns = `o.id, o.class_id, o.learner_id, o.lesson_id, o.nth, o.task, o.stage, o.manner, o.material, o.help, o.way, o.answer, o.came,
 	o.chosen, o.runs, o.note, o.day, o.withdrawn, o.replaces, o.recorded_by, o.recorded_at, o.seq, account.name as by_name,
 	not exists (select 1 from observation later where later.replaces = o.id) as current`
 
 const observationsFrom = ` from observation o join account on account.id = o.recorded_by `
 
 func (o Observation) row() (observationRow, error) {
-	problem, err := json.Marshal(o.Problem)
+	kept, err := json.Marshal(o.Task)
 	return observationRow{
-		ID: o.ID, ClassID: o.ClassID, LearnerID: o.LearnerID, LessonID: o.LessonID, Nth: o.Nth, Problem: problem, Stage: o.Stage, Manner: o.Manner,
-		Material: o.Material, Help: o.Help, Way: o.Way, Answer: o.Answer.Text, Came: o.Came, Chosen: o.Chosen, Runs: o.Runs, Note: o.Note,
+		ID: o.ID, ClassID: o.ClassID, LearnerID: o.LearnerID, LessonID: o.LessonID, Nth: o.Nth, Task: kept, Stage: o.Stage, Manner: o.Manner,
+		Material: o.Material, Help: o.Help, Way: o.Way, Answer: o.Answer, Came: o.Came, Chosen: o.Chosen, Runs: o.Runs, Note: o.Note,
 		Day: o.Day.Time(), Withdrawn: o.Withdrawn, Replaces: o.Replaces, RecordedBy: o.RecordedBy, RecordedAt: o.RecordedAt,
 	}, err
 }
@@ -102,10 +102,10 @@ func (r observationRow) observation() (Observation, error) {
 		ID: r.ID, ClassID: r.ClassID, LearnerID: r.LearnerID, LessonID: r.LessonID, Nth: r.Nth, Note: r.Note, Withdrawn: r.Withdrawn, Replaces: r.Replaces,
 		RecordedBy: r.RecordedBy, By: r.By, RecordedAt: r.RecordedAt, Seq: r.Seq, Current: r.Current,
 	}
-	o.Stage, o.Manner, o.Material, o.Help, o.Way, o.Answer, o.Came = r.Stage, r.Manner, r.Material, r.Help, r.Way, book.ReadAnswer(r.Answer), r.Came
+	o.Stage, o.Manner, o.Material, o.Help, o.Way, o.Answer, o.Came = r.Stage, r.Manner, r.Material, r.Help, r.Way, r.Answer, r.Came
 	o.Chosen, o.Runs, o.Day = r.Chosen, r.Runs, book.DayOf(r.Day.UTC())
-	if err := json.Unmarshal(r.Problem, &o.Problem); err != nil {
-		return o, fmt.Errorf("observation %v: problem: %w", r.ID, err)
+	if err := json.Unmarshal(r.Task, &o.Task); err != nil {
+		return o, fmt.Errorf("observation %v: task: %w", r.ID, err)
 	}
 	return o, nil
 }
@@ -211,8 +211,8 @@ func insertObservations(ctx context.Context, tx *sqlx.Tx, list []Observation) er
 				return err
 			}
 		}
-		_, err := tx.NamedExecContext(ctx, `insert into observation (id, class_id, learner_id, lesson_id, nth, problem, stage, manner, material, help, way, answer, came,
-			chosen, runs, note, day, withdrawn, replaces, recorded_by, recorded_at) values (:id, :class_id, :learner_id, :lesson_id, :nth, :problem, :stage, :manner, :material,
+		_, err := tx.NamedExecContext(ctx, `insert into observation (id, class_id, learner_id, lesson_id, nth, task, stage, manner, material, help, way, answer, came,
+			chosen, runs, note, day, withdrawn, replaces, recorded_by, recorded_at) values (:id, :class_id, :learner_id, :lesson_id, :nth, :task, :stage, :manner, :material,
 			:help, :way, :answer, :came, :chosen, :runs, :note, :day, :withdrawn, :replaces, :recorded_by, :recorded_at)`, rows)
 		if err != nil {
 			return taken(err, "a record with this id")
@@ -344,7 +344,7 @@ func eventsOf(seen []Observation, judged []Overrule) map[ladder.Key][]ladder.Eve
 			first[o.ID] = first[o.Replaces.UUID]
 		}
 		if o.Current && !o.Withdrawn {
-			all = append(all, placed{ladder.Event{Observation: o.Observation}, ladder.Key{Stage: o.Stage, Manner: o.Manner}, o.Day, first[o.ID]})
+			all = append(all, placed{ladder.Event{Observation: o.Observation}, ladder.Key{Stage: ladder.Credit(o.Task, o.Stage), Manner: o.Manner}, o.Day, first[o.ID]})
 		}
 	}
 	for _, o := range judged {

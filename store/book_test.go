@@ -20,7 +20,7 @@ import (
 	"vineswap/core/lesson"
 	"vineswap/core/material"
 	"vineswap/core/place"
-	"vineswap/core/swap"
+	"vineswap/core/problem"
 	"vineswap/pgtest"
 	"vineswap/store"
 )
@@ -29,9 +29,9 @@ const today = book.Day(20_600)
 
 // seen is an observation of Wren at a sum, right and alone.
 func (s school) seen(a, b place.Number, day book.Day) store.Observation {
-	p := swap.SumOf(a, b)
+	p := problem.SumOf(a, b)
 	return store.Observation{
-		Observation: book.Observation{Problem: p, Stage: book.StageOf(p), Manner: book.Pieces, Material: material.Beads, Help: book.Alone, Answer: book.ReadAnswer(p.Answer().String()), Came: book.Marked, Runs: 1, Day: day},
+		Observation: book.Observation{Task: p.Task(), Stage: book.StageOf(p.Task()), Manner: book.Pieces, Material: material.Beads, Help: book.Alone, Answer: p.Answer().String(), Came: book.Marked, Runs: 1, Day: day},
 		ID:          uuid.New(), ClassID: s.orchard.ID, LearnerID: s.wren.ID, RecordedBy: s.hanne.ID, RecordedAt: time.Now(),
 	}
 }
@@ -39,7 +39,7 @@ func (s school) seen(a, b place.Number, day book.Day) store.Observation {
 // correcting is a new record that replaces an older one.
 func correcting(o store.Observation, answer string) store.Observation {
 	o.Replaces, o.ID = uuid.NullUUID{UUID: o.ID, Valid: true}, uuid.New()
-	o.Answer, o.Came = book.ReadAnswer(answer), book.Typed
+	o.Answer, o.Came = answer, book.Typed
 	return o
 }
 
@@ -89,7 +89,7 @@ func TestRecordsAreFolded(t *testing.T) {
 			current++
 		}
 	}
-	if len(kept) != 6 || current != 3 || kept[0].ID != gone.ID || kept[0].By != "Hanne" || kept[0].Answer.Text != "43" || kept[0].Problem.Key() != "sum:28+15" {
+	if len(kept) != 6 || current != 3 || kept[0].ID != gone.ID || kept[0].By != "Hanne" || kept[0].Answer != "43" || kept[0].Task.Key() != "sum:28+15" {
 		t.Errorf("kept %d, %d of them current, the newest %+v", len(kept), current, kept[0])
 	}
 }
@@ -212,7 +212,7 @@ func TestRejudgeRebuildsTheSame(t *testing.T) {
 		o.LearnerID = []uuid.UUID{s.wren.ID, s.jory.ID}[rng.IntN(2)]
 		o.Help = book.Helps()[rng.IntN(5)]
 		if rng.IntN(3) == 0 {
-			o.Answer, o.Came = book.ReadAnswer(fmt.Sprint(rng.IntN(900))), book.Typed
+			o.Answer, o.Came = fmt.Sprint(rng.IntN(900)), book.Typed
 		}
 		if i%7 == 6 {
 			o = correcting(kept[i-3], fmt.Sprint(rng.IntN(900)))
@@ -311,7 +311,7 @@ func TestUnwritten(t *testing.T) {
 	}
 	count(0, "while it is gathered")
 	second, ended := 1, lesson.Ended
-	change(lesson.Change{Problem: &second})
+	change(lesson.Change{Nth: &second})
 	count(2, "gone on to the second problem")
 	change(lesson.Change{Stand: &ended})
 	count(4, "ended")

@@ -10,7 +10,7 @@ import (
 	"github.com/jmoiron/sqlx"
 
 	"vineswap/core/book"
-	"vineswap/core/swap"
+	"vineswap/core/task"
 )
 
 // KeptChoice is a choice of numbers that a guide has named for the class. The
@@ -70,18 +70,18 @@ func (s *Store) DropChoice(ctx context.Context, class, id uuid.UUID) error {
 	return ErrNone
 }
 
-// Worked lists the problems of a kind that any of some learners of a class have
-// had since a day, in lessons and in records that stand; each is listed once.
-func (s *Store) Worked(ctx context.Context, class uuid.UUID, learners []uuid.UUID, kind swap.Kind, since book.Day) ([]swap.Problem, error) {
+// Worked lists the tasks of a kind that any of some learners of a class have had
+// since a day, in lessons and in records that stand.
+func (s *Store) Worked(ctx context.Context, class uuid.UUID, learners []uuid.UUID, kind task.Kind, since book.Day) ([]task.Task, error) {
 	if len(learners) == 0 {
 		return nil, nil
 	}
-	query, args, err := sqlx.In(`select distinct problem from observation o
-		where class_id = ? and learner_id in (?) and day >= ? and not withdrawn and problem->>'kind' = ?
+	query, args, err := sqlx.In(`select distinct task from observation o
+		where class_id = ? and learner_id in (?) and day >= ? and not withdrawn and task->>'kind' = ?
 		and not exists (select 1 from observation later where later.replaces = o.id)
-		union select p.value from lesson join lesson_child on lesson_id = lesson.id
-		cross join lateral jsonb_array_elements(problems) as p
-		where class_id = ? and learner_id in (?) and changed_at >= ?::date and stand <> 'gathering' and p.value->>'kind' = ?`,
+		union select t.value->'task' from lesson join lesson_child on lesson_id = lesson.id
+		cross join lateral jsonb_array_elements(tasks) as t
+		where class_id = ? and learner_id in (?) and changed_at >= ?::date and stand <> 'gathering' and t.value->'task'->>'kind' = ?`,
 		class, learners, since.String(), kind, class, learners, since.String(), kind)
 	if err != nil {
 		return nil, err
@@ -90,10 +90,10 @@ func (s *Store) Worked(ctx context.Context, class uuid.UUID, learners []uuid.UUI
 	if err := s.db.SelectContext(ctx, &rows, s.db.Rebind(query), args...); err != nil {
 		return nil, err
 	}
-	list := make([]swap.Problem, len(rows))
+	list := make([]task.Task, len(rows))
 	for i, row := range rows {
 		if err := json.Unmarshal(row, &list[i]); err != nil {
-			return nil, fmt.Errorf("a problem that was worked: %w", err)
+			return nil, fmt.Errorf("a task that was worked: %w", err)
 		}
 	}
 	return list, nil

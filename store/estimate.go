@@ -10,13 +10,13 @@ import (
 
 	"vineswap/core/book"
 	"vineswap/core/place"
-	"vineswap/core/swap"
+	"vineswap/core/task"
 )
 
 // Estimate is what a child said before the work. It is locked when it is said.
 type Estimate struct {
 	LessonID  uuid.UUID    `db:"lesson_id"`
-	Nth       int          `db:"nth"` // which of the lesson's problems
+	Nth       int          `db:"nth"` // which of the lesson's tasks
 	LearnerID uuid.UUID    `db:"learner_id"`
 	Value     place.Number `db:"value"`
 	SaidTo    uuid.UUID    `db:"said_to"`
@@ -55,23 +55,23 @@ func (s *Store) Estimates(ctx context.Context, lesson uuid.UUID) ([]Estimate, er
 // Said is an estimate with what it was an estimate of.
 type Said struct {
 	Estimate
-	Problem swap.Problem
-	Day     book.Day // in UTC
+	Task task.Task
+	Day  book.Day // in UTC
 }
 
 // EstimatesOf lists what a learner said, oldest first.
 func (s *Store) EstimatesOf(ctx context.Context, learner uuid.UUID) ([]Said, error) {
 	var rows []struct {
 		Estimate
-		Problem []byte    `db:"problem"`
-		At      time.Time `db:"said_at"`
+		Task []byte    `db:"task"`
+		At   time.Time `db:"said_at"`
 	}
-	err := s.db.SelectContext(ctx, &rows, `select lesson_id, nth, learner_id, value, said_to, problems->nth as problem, said_at
+	err := s.db.SelectContext(ctx, &rows, `select lesson_id, estimate.nth, learner_id, value, said_to, tasks->estimate.nth->'task' as task, said_at
 		from estimate join lesson on lesson.id = lesson_id where learner_id = $1 order by said_at`, learner)
 	list := make([]Said, len(rows))
 	for i, r := range rows {
 		list[i] = Said{Estimate: r.Estimate, Day: book.DayOf(r.At.UTC())}
-		if err := json.Unmarshal(r.Problem, &list[i].Problem); err != nil {
+		if err := json.Unmarshal(r.Task, &list[i].Task); err != nil {
 			return nil, fmt.Errorf("estimate in lesson %v: %w", r.LessonID, err)
 		}
 	}
@@ -94,11 +94,11 @@ func (s *Store) Unwritten(ctx context.Context, class uuid.UUID) ([]Unwritten, er
 	err := s.db.SelectContext(ctx, &list, `with settled as materialized (
 			select o.lesson_id, o.nth, o.learner_id from observation o left join observation later on later.replaces = o.id
 			where o.class_id = $1 and o.lesson_id is not null and later.id is null and not (o.withdrawn and o.replaces is not null))
-		select lesson.id as lesson_id, nth, lesson_child.learner_id from lesson join lesson_child on lesson_child.lesson_id = lesson.id
+		select lesson.id as lesson_id, nth.nth, lesson_child.learner_id from lesson join lesson_child on lesson_child.lesson_id = lesson.id
 		join enrolment on enrolment.learner_id = lesson_child.learner_id and enrolment.class_id = lesson.class_id and until is null
-		cross join lateral generate_series(0, jsonb_array_length(problems) - 1) as nth
-		where lesson.class_id = $1 and (stand = 'ended' or stand = 'mat' and nth <> problem)
+		cross join lateral generate_series(0, jsonb_array_length(tasks) - 1) as nth(nth)
+		where lesson.class_id = $1 and (stand = 'ended' or stand = 'mat' and nth.nth <> lesson.nth)
 		and not exists (select 1 from settled where settled.lesson_id = lesson.id and settled.nth = nth.nth and settled.learner_id = lesson_child.learner_id)
-		order by lesson.changed_at desc, lesson.id, nth, seat`, class)
+		order by lesson.changed_at desc, lesson.id, nth.nth, seat`, class)
 	return list, err
 }

@@ -15,6 +15,7 @@ import (
 	"vineswap/core/lesson"
 	"vineswap/core/material"
 	"vineswap/core/swap"
+	"vineswap/core/task"
 )
 
 // Lesson is a kept lesson. Every write raises its revision by one.
@@ -30,35 +31,48 @@ type Lesson struct {
 
 // lessonRow is a lesson as the table has it.
 type lessonRow struct {
-	ID        uuid.UUID      `db:"id"`
-	ClassID   uuid.UUID      `db:"class_id"`
-	OpenedBy  uuid.UUID      `db:"opened_by"`
-	Problems  []byte         `db:"problems"`
-	Problem   int            `db:"problem"`
-	Stage     choose.StageID `db:"stage"`
-	Material  material.Kind  `db:"material"`
-	Stand     lesson.Stand   `db:"stand"`
-	Position  string         `db:"position"`
-	Revision  int            `db:"revision"`
-	ChangedAt time.Time      `db:"changed_at"`
+	ID        uuid.UUID     `db:"id"`
+	ClassID   uuid.UUID     `db:"class_id"`
+	OpenedBy  uuid.UUID     `db:"opened_by"`
+	Tasks     []byte        `db:"tasks"`
+	Nth       int           `db:"nth"`
+	Material  material.Kind `db:"material"`
+	Stand     lesson.Stand  `db:"stand"`
+	Position  string        `db:"position"`
+	Revision  int           `db:"revision"`
+	ChangedAt time.Time     `db:"changed_at"`
 }
 
-const lessonColumns = `lesson.id, lesson.class_id, opened_by, problems, problem, stage, material, stand, position, revision, changed_at`
+const lessonColumns = `lesson.id, lesson.class_id, opened_by, tasks, nth, material, stand, position, revision, changed_at`
+
+// itemRow is a task of a lesson as the column has it.
+type itemRow struct {
+	Task  task.Task      `json:"task"`
+	Stage choose.StageID `json:"stage"`
+}
 
 func rowOf(l Lesson) (lessonRow, error) {
-	problems, err := json.Marshal(l.Problems)
-	return lessonRow{l.ID, l.ClassID, l.OpenedBy, problems, l.Problem, l.Stage, l.Material, l.Stand, l.At.String(), l.Revision, l.ChangedAt}, err
+	items := make([]itemRow, len(l.Items))
+	for i, item := range l.Items {
+		items[i] = itemRow(item)
+	}
+	tasks, err := json.Marshal(items)
+	return lessonRow{l.ID, l.ClassID, l.OpenedBy, tasks, l.Nth, l.Material, l.Stand, l.At.String(), l.Revision, l.ChangedAt}, err
 }
 
 func (r lessonRow) lesson() (Lesson, error) {
 	l := Lesson{ID: r.ID, ClassID: r.ClassID, OpenedBy: r.OpenedBy, Revision: r.Revision, ChangedAt: r.ChangedAt}
-	l.Problem, l.Stage, l.Material, l.Stand = r.Problem, r.Stage, r.Material, r.Stand
+	l.Nth, l.Material, l.Stand = r.Nth, r.Material, r.Stand
 	var err error
 	if l.At, err = swap.ParsePosition(r.Position); err != nil {
 		return l, fmt.Errorf("lesson %v: %w", r.ID, err)
 	}
-	if err := json.Unmarshal(r.Problems, &l.Problems); err != nil {
-		return l, fmt.Errorf("lesson %v: problems: %w", r.ID, err)
+	var items []itemRow
+	if err := json.Unmarshal(r.Tasks, &items); err != nil {
+		return l, fmt.Errorf("lesson %v: tasks: %w", r.ID, err)
+	}
+	for _, item := range items {
+		l.Items = append(l.Items, lesson.Item(item))
 	}
 	return l, nil
 }
@@ -73,8 +87,8 @@ func (s *Store) AddLesson(ctx context.Context, l Lesson) error {
 		if err != nil {
 			return err
 		}
-		res, err := tx.NamedExecContext(ctx, `insert into lesson (id, class_id, opened_by, problems, problem, stage, material, stand, position, opened_at, changed_at)
-			values (:id, :class_id, :opened_by, :problems, :problem, :stage, :material, :stand, :position, :changed_at, :changed_at) on conflict (id) do nothing`, row)
+		res, err := tx.NamedExecContext(ctx, `insert into lesson (id, class_id, opened_by, tasks, nth, material, stand, position, opened_at, changed_at)
+			values (:id, :class_id, :opened_by, :tasks, :nth, :material, :stand, :position, :changed_at, :changed_at) on conflict (id) do nothing`, row)
 		if err != nil {
 			return err
 		}
@@ -179,7 +193,7 @@ func (s *Store) SaveLesson(ctx context.Context, account uuid.UUID, l Lesson) err
 		if err != nil {
 			return err
 		}
-		res, err := tx.NamedExecContext(ctx, `update lesson set problems = :problems, problem = :problem, material = :material, stand = :stand, position = :position,
+		res, err := tx.NamedExecContext(ctx, `update lesson set tasks = :tasks, nth = :nth, material = :material, stand = :stand, position = :position,
 			revision = revision + 1, changed_at = :changed_at where id = :id and class_id = :class_id and revision = :revision`, row)
 		if err != nil {
 			return err

@@ -12,6 +12,7 @@ import (
 
 	"vineswap/core/lesson"
 	"vineswap/core/material"
+	"vineswap/core/problem"
 	"vineswap/core/say"
 	"vineswap/core/setting"
 	"vineswap/core/swap"
@@ -69,7 +70,7 @@ func TestMigrate(t *testing.T) {
 		})
 	}
 	wg.Wait()
-	if sum := steps[0] + steps[1] + steps[2] + steps[3]; sum != 3 {
+	if sum := steps[0] + steps[1] + steps[2] + steps[3]; sum != 4 {
 		t.Errorf("four at once took %v steps", steps)
 	}
 	pgtest.Exec(t, url, `insert into goose_db_version (version_id, is_applied) values (99999, true)`)
@@ -91,7 +92,7 @@ func TestMigrateKeepsOldRows(t *testing.T) {
 		}
 		return s
 	}
-	s := old("schema-2.sql", 1)
+	s := old("schema-2.sql", 2)
 	if n, err := s.Rejudge(ctx); n != 46 || err != nil {
 		t.Errorf("%d learners judged, %v", n, err)
 	}
@@ -108,7 +109,7 @@ func TestMigrateKeepsOldRows(t *testing.T) {
 	if seen == 0 {
 		t.Error("nothing is left of what was recorded")
 	}
-	s = old("schema-1.sql", 2)
+	s = old("schema-1.sql", 3)
 	hanne, err := s.AccountByEmail(ctx, "hanne@vineswap.test")
 	must(t, err)
 	classes, err := s.Memberships(ctx, hanne.ID)
@@ -120,7 +121,7 @@ func TestMigrateKeepsOldRows(t *testing.T) {
 	id, err := s.LessonInHand(ctx, hanne.ID, classes[0].ClassID)
 	must(t, err)
 	l, err := s.Lesson(ctx, classes[0].ClassID, id)
-	if err != nil || len(l.Seated) != 2 || l.Current().String() != "1458+2367" {
+	if err != nil || len(l.Seated) != 2 || l.Current().Task.String() != "1458+2367" {
 		t.Errorf("%+v, %v", l, err)
 	}
 	if n, err := s.Rejudge(ctx); n != 46 || err != nil {
@@ -210,7 +211,7 @@ func TestLearners(t *testing.T) {
 
 func (s school) lesson(t *testing.T, children ...string) store.Lesson {
 	t.Helper()
-	l, err := lesson.New([]swap.Problem{swap.SumOf(1458, 2367), swap.SumOf(25, 47)}, "", material.Beads, children)
+	l, err := lesson.New(lesson.Items("", problem.SumOf(1458, 2367), problem.SumOf(25, 47)), material.Beads, children)
 	must(t, err)
 	return store.Lesson{Lesson: l, ID: uuid.New(), ClassID: s.orchard.ID, OpenedBy: s.hanne.ID, ChangedAt: time.Now()}
 }
@@ -222,7 +223,7 @@ func TestLesson(t *testing.T) {
 	must(t, s.AddLesson(ctx, l)) // a repeated request
 	kept, err := s.Lesson(ctx, s.orchard.ID, l.ID)
 	must(t, err)
-	if len(kept.Children) != 2 || kept.Children[1] != s.jory.ID.String() || kept.Seated[0] != s.wren || kept.Current().Key() != "sum:1458+2367" || len(kept.Problems) != 2 || kept.Revision != 1 {
+	if len(kept.Children) != 2 || kept.Children[1] != s.jory.ID.String() || kept.Seated[0] != s.wren || kept.Current().Task.Key() != "sum:1458+2367" || len(kept.Items) != 2 || kept.Revision != 1 {
 		t.Errorf("kept %+v", kept)
 	}
 	if id, err := s.LessonInHand(ctx, s.hanne.ID, s.orchard.ID); err != nil || id != l.ID {

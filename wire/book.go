@@ -8,9 +8,9 @@ import (
 	"vineswap/core/ladder"
 	"vineswap/core/material"
 	"vineswap/core/place"
+	"vineswap/core/problem"
 	"vineswap/core/say"
-	"vineswap/core/slip"
-	"vineswap/core/swap"
+	"vineswap/core/task"
 )
 
 // Named is something to choose from: its id and what it is called.
@@ -24,9 +24,8 @@ type Entry struct {
 	ID        string   `json:"id"`
 	Learner   string   `json:"learner"`
 	Lesson    string   `json:"lesson,omitempty"`
-	Problem   string   `json:"problem"`
+	Task      string   `json:"task"`
 	Nth       int      `json:"nth"`
-	Expected  int      `json:"expected"`
 	Answer    string   `json:"answer"`
 	Right     bool     `json:"right"`
 	Slips     []string `json:"slips"` // what explains a wrong answer, in words
@@ -64,18 +63,16 @@ type Kept struct {
 // EntryOf makes a record; notes are for the lead alone.
 func EntryOf(w say.Words, k Kept, today book.Day, lead bool) Entry {
 	e := Entry{
-		ID: k.ID, Learner: k.Learner, Lesson: k.Lesson, Problem: w.Sum(k.Problem), Nth: k.Nth, Expected: int(k.Problem.Answer()), Answer: k.Answer.Text,
-		Right: k.Right(), Slips: []string{}, Stage: string(k.Stage), StageName: w.Stage(k.Stage), Manner: string(k.Manner), InManner: say.InManner(k.Manner),
+		ID: k.ID, Learner: k.Learner, Lesson: k.Lesson, Task: w.Task(k.Task), Nth: k.Nth, Answer: k.Answer,
+		Right: k.Right(), Slips: []string{}, Stage: string(ladder.Credit(k.Task, k.Stage)), StageName: w.Stage(ladder.Credit(k.Task, k.Stage)), Manner: string(k.Manner), InManner: say.InManner(k.Manner),
 		Help: string(k.Help), Way: string(k.Way), WayName: say.Way(k.Way), Came: string(k.Came), Chosen: k.Chosen, Runs: k.Runs, HasNote: k.Note != "",
 		Day: k.Day.String(), DaySays: say.ShortDay(k.Day, today), By: k.By, At: k.At.Format("15:04"), Withdrawn: k.Withdrawn, Replaces: k.Replaces, Current: k.Current,
 	}
 	if lead {
 		e.Note = k.Note
 	}
-	if k.Answer.Read && !e.Right {
-		for _, id := range slip.Explains(slip.Operation(k.Problem.Kind.Operation()), k.Problem.Numbers, int(k.Answer.Number)) {
-			e.Slips = append(e.Slips, say.Slip(id))
-		}
+	for _, id := range k.Task.Explains(k.Answer) {
+		e.Slips = append(e.Slips, say.Slip(id))
 	}
 	return e
 }
@@ -84,24 +81,24 @@ func EntryOf(w say.Words, k Kept, today book.Day, lead bool) Entry {
 type Record struct {
 	Link     LessonLink `json:"link"`
 	Revision int        `json:"revision"`
-	Index    int        `json:"index"` // the problem in hand
+	Index    int        `json:"index"` // the task in hand
 	Children []Learner  `json:"children"`
-	Problems []Worked   `json:"problems"`
+	Tasks    []Worked   `json:"tasks"`
 	Manners  []Named    `json:"manners"` // of the lesson's stage
 	Helps    []Named    `json:"helps"`
 	Ways     []Named    `json:"ways"`
 	Day      string     `json:"day"`    // of the lesson
 	Today    string     `json:"today"`  // no record is of a later day
-	More     bool       `json:"more"`   // another problem like these can be drawn
+	More     bool       `json:"more"`   // another task like the one in hand can be drawn
 	Notice   string     `json:"notice"` // what is to be said of what was just kept
 }
 
-// Worked is one problem of a lesson with what is written of it.
+// Worked is one task of a lesson with what is written of it.
 type Worked struct {
 	Text      string     `json:"text"`
 	Sign      string     `json:"sign"`
 	Numbers   []int      `json:"numbers"`
-	Answer    int        `json:"answer"`
+	Answer    int        `json:"answer"` // the number that comes out, to draw estimates beside
 	Result    string     `json:"result"` // as it is written: "24 rest 1"
 	Rests     bool       `json:"rests"`  // an answer can have a rest
 	Words     string     `json:"words"`
@@ -193,13 +190,17 @@ func MannersOf(id choose.StageID) []Named {
 	return out
 }
 
-// WorkedOf makes a problem of a lesson. The rows begin as the mat saw the
-// children: alone, in the manner of the material, unless an earlier problem of the
+// WorkedOf makes a task of a lesson. The rows begin as the mat saw the
+// children: alone, in the manner of the material, unless an earlier task of the
 // lesson says otherwise.
-func WorkedOf(w say.Words, p swap.Problem, kind material.Kind, children []Learner, turns func(place.Place) int, kept, before []Entry) Worked {
-	out := Worked{Text: w.Sum(p), Sign: p.Kind.Sign(), Numbers: ints(p.Numbers), Answer: int(p.Answer()), Result: p.Result(), Rests: p.Kind == swap.Sharing || p.Kind == swap.Grouping, Words: p.Answer().Words(w.And), Rows: []Row{}, Estimates: []Estimate{}, Saw: []Saw{}}
+func WorkedOf(w say.Words, t task.Task, kind material.Kind, children []Learner, turns func(place.Place) int, kept, before []Entry) Worked {
+	out := Worked{Text: w.Task(t), Numbers: []int{}, Answer: int(t.Right()[0]), Result: t.Result(), Rows: []Row{}, Estimates: []Estimate{}, Saw: []Saw{}}
+	p, worked := problem.From(t)
+	if worked {
+		out.Sign, out.Numbers, out.Rests, out.Words = problem.Sign(p.Kind), ints(p.Numbers), p.Rests(), p.Answer().Words(w.And)
+	}
 	for _, c := range children {
-		row := Row{Learner: c.ID, Help: string(book.Alone), Manner: string(usualManner(p, kind)), Runs: 1, Kept: []Entry{}}
+		row := Row{Learner: c.ID, Help: string(book.Alone), Manner: string(usualManner(t, kind)), Runs: 1, Kept: []Entry{}}
 		for _, e := range before {
 			if e.Learner == c.ID && e.Current && !e.Withdrawn {
 				row.Help, row.Manner = e.Help, e.Manner
@@ -213,24 +214,12 @@ func WorkedOf(w say.Words, p swap.Problem, kind material.Kind, children []Learne
 		}
 		out.Rows = append(out.Rows, row)
 	}
-	saw := func(at place.Place, text string) {
-		if i := turns(at); i >= 0 && i < len(children) {
-			out.Saw = append(out.Saw, Saw{children[i].Name, at.String(), w.PlaceMany(at), text})
-		}
+	if !worked {
+		return out
 	}
-	switch p.Kind {
-	case swap.Difference:
-		for _, c := range place.TakingColumns(p.Numbers[0], p.Numbers[1]) {
-			saw(c.Place, w.TakenFrom(c))
-		}
-	case swap.Sharing:
-		sharers := int(p.Numbers[1])
-		for _, c := range place.SharingColumns(p.Numbers[0], sharers) {
-			saw(c.Place, say.SharedOut(c, sharers))
-		}
-	default:
-		for _, c := range place.Columns(p.Addends()) {
-			saw(c.Place, w.Counted(c))
+	for _, c := range p.Columns() {
+		if i := turns(c.Place); i >= 0 && i < len(children) {
+			out.Saw = append(out.Saw, Saw{children[i].Name, c.Place.String(), w.PlaceMany(c.Place), w.Worked(p, c)})
 		}
 	}
 	return out
@@ -238,9 +227,10 @@ func WorkedOf(w say.Words, p swap.Problem, kind material.Kind, children []Learne
 
 // usualManner is how a problem is worked with a material: numbers too large for it
 // are worked in the column.
-func usualManner(p swap.Problem, kind material.Kind) book.Manner {
+func usualManner(t task.Task, kind material.Kind) book.Manner {
+	p, worked := problem.From(t)
 	switch {
-	case !material.CanLayOut(max(p.Answer(), p.Numbers[0])):
+	case worked && !material.CanLayOut(p.Reach()):
 		return book.Column
 	case kind.Drawn():
 		return book.Drawn

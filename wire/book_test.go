@@ -15,8 +15,8 @@ import (
 	"vineswap/core/lesson"
 	"vineswap/core/material"
 	"vineswap/core/place"
+	"vineswap/core/problem"
 	"vineswap/core/say"
-	"vineswap/core/swap"
 	"vineswap/wire"
 )
 
@@ -24,9 +24,9 @@ const today = book.Day(20_000)
 
 // kept is a record of Wren at a sum.
 func kept(answer string, spoil func(*wire.Kept)) wire.Kept {
-	p := swap.SumOf(47, 25)
+	p := problem.SumOf(47, 25)
 	k := wire.Kept{
-		Observation: book.Observation{Problem: p, Stage: book.StageOf(p), Manner: book.Column, Material: material.Beads, Help: book.Nudged, Answer: book.ReadAnswer(answer), Came: book.Typed, Runs: 1, Day: today - 1},
+		Observation: book.Observation{Task: p.Task(), Stage: book.StageOf(p.Task()), Manner: book.Column, Material: material.Beads, Help: book.Nudged, Answer: answer, Came: book.Typed, Runs: 1, Day: today - 1},
 		ID:          "one", Learner: "w", Lesson: "l", By: "Hanne", Note: "hums", Current: true, At: time.Date(2024, 10, 3, 9, 15, 0, 0, time.UTC),
 	}
 	if spoil != nil {
@@ -37,7 +37,7 @@ func kept(answer string, spoil func(*wire.Kept)) wire.Kept {
 
 func TestEntry(t *testing.T) {
 	wrong := wire.EntryOf(say.Words{}, kept("62", nil), today, true)
-	if wrong.Right || wrong.Expected != 72 || fmt.Sprint(wrong.Slips) != "[what should come up is forgotten]" || wrong.DaySays != "yesterday" || wrong.At != "09:15" || wrong.StageName != "one swap, ones" || wrong.InManner != "in the column" {
+	if wrong.Right || fmt.Sprint(wrong.Slips) != "[what should come up is forgotten]" || wrong.DaySays != "yesterday" || wrong.At != "09:15" || wrong.StageName != "one swap, ones" || wrong.InManner != "in the column" {
 		t.Errorf("%+v", wrong)
 	}
 	// A note is for the lead; the others see that there is one.
@@ -77,29 +77,29 @@ func TestWorked(t *testing.T) {
 		"two runs":                     {[]wire.Entry{entry(nil), entry(func(k *wire.Kept) { k.ID, k.Runs = "two", 2 })}, nil, "alone", "pieces", 3, 2},
 		"another child's is no matter": {[]wire.Entry{entry(func(k *wire.Kept) { k.Learner = "x" })}, nil, "alone", "pieces", 1, 0},
 	} {
-		made := wire.WorkedOf(say.Words{}, swap.SumOf(47, 25), material.Beads, children, turns, c.here, c.before)
+		made := wire.WorkedOf(say.Words{}, problem.SumOf(47, 25).Task(), material.Beads, children, turns, c.here, c.before)
 		row := made.Rows[0]
 		if len(made.Rows) != 2 || row.Help != c.help || row.Manner != c.manner || row.Runs != c.runs || len(row.Kept) != c.kept {
 			t.Errorf("%s: %+v", name, row)
 		}
 	}
-	sum := wire.WorkedOf(say.Words{}, swap.SumOf(47, 25), material.Beads, children, turns, nil, nil)
+	sum := wire.WorkedOf(say.Words{}, problem.SumOf(47, 25).Task(), material.Beads, children, turns, nil, nil)
 	if fmt.Sprint(sum.Saw) != "[{Wren A. ones ones 12 counted, one swap: 2 stay} {Jory P. tens tens 7 counted}]" || sum.Sign != "+" {
 		t.Errorf("%+v", sum.Saw)
 	}
-	taken := wire.WorkedOf(say.Words{}, swap.DifferenceOf(62, 38), material.Beads, children, turns, nil, nil)
-	if fmt.Sprint(taken.Saw) != "[{Wren A. ones ones 12 there after one swap, 8 taken: 4 stay} {Jory P. tens tens 5 there, 3 taken: 2 stay}]" || taken.Sign != "−" || taken.Answer != 24 {
+	taken := wire.WorkedOf(say.Words{}, problem.DifferenceOf(62, 38).Task(), material.Beads, children, turns, nil, nil)
+	if fmt.Sprint(taken.Saw) != "[{Wren A. ones ones 12 there after one swap, 8 taken: 4 stay} {Jory P. tens tens 5 there, 3 taken: 2 stay}]" || taken.Sign != "−" || taken.Result != "24" {
 		t.Errorf("%+v", taken)
 	}
-	shared, _ := swap.Parse("97/4")
-	drawn := wire.WorkedOf(say.Words{}, shared, material.Drawings, children, turns, nil, nil)
+	shared, _ := problem.Parse("97/4")
+	drawn := wire.WorkedOf(say.Words{}, shared.Task(), material.Drawings, children, turns, nil, nil)
 	if fmt.Sprint(drawn.Saw) != "[{Jory P. tens tens 9 among four: 2 each, 1 left} {Wren A. ones ones 17 among four: 4 each, 1 left}]" || drawn.Result != "24 rest 1" || !drawn.Rests || drawn.Rows[0].Manner != "drawn" {
 		t.Errorf("sharing, drawn: %+v", drawn)
 	}
-	if large := wire.WorkedOf(say.Words{}, swap.SumOf(40_960, 9_870), material.Beads, children, turns, nil, nil); large.Rows[0].Manner != "column" || large.Rests {
+	if large := wire.WorkedOf(say.Words{}, problem.SumOf(40_960, 9_870).Task(), material.Beads, children, turns, nil, nil); large.Rows[0].Manner != "column" || large.Rests {
 		t.Errorf("too large for beads: %+v", large.Rows)
 	}
-	nobody := wire.WorkedOf(say.Words{}, swap.SumOf(47, 25), material.Beads, children, func(place.Place) int { return -1 }, nil, nil)
+	nobody := wire.WorkedOf(say.Words{}, problem.SumOf(47, 25).Task(), material.Beads, children, func(place.Place) int { return -1 }, nil, nil)
 	if len(nobody.Saw) != 0 {
 		t.Errorf("before anything is counted the mat saw %+v", nobody.Saw)
 	}

@@ -1,16 +1,19 @@
 package wire
 
 import (
+	"encoding/json"
 	"fmt"
+	"slices"
 	"time"
 
-	"vineswap/core/book"
 	"vineswap/core/choose"
 	"vineswap/core/hue"
+	"vineswap/core/ladder"
 	"vineswap/core/lesson"
 	"vineswap/core/material"
 	"vineswap/core/paper"
 	"vineswap/core/place"
+	"vineswap/core/problem"
 	"vineswap/core/say"
 	"vineswap/core/setting"
 	"vineswap/core/swap"
@@ -94,8 +97,8 @@ const examplePlaces = 4
 
 // StageOf makes a stage with the knots of its example.
 func StageOf(w say.Words, id choose.StageID) Stage {
-	s := Stage{ID: string(id), Name: w.Stage(id), Asks: w.StageAsks(id), Least: id.Least(), Most: id.Most(), Made: id == choose.SwapMakesSwap || id == choose.AcrossOneZero || id == choose.AcrossZeros, Knots: []string{}, Op: string(id.Op()), Few: id.Numbers(), Hollow: make([]bool, examplePlaces)}
-	example := choose.Choice{Op: id.Op(), Stage: id, Digits: []int{examplePlaces, examplePlaces}}
+	s := Stage{ID: string(id), Name: w.Stage(id), Asks: w.StageAsks(id), Least: id.Least(), Most: id.Most(), Made: id == choose.SwapMakesSwap || id == choose.AcrossOneZero || id == choose.AcrossZeros, Knots: []string{}, Kind: string(id.Kind()), Few: id.Numbers(), Hollow: make([]bool, examplePlaces)}
+	example := choose.Choice{Kind: id.Kind(), Stage: id, Digits: []int{examplePlaces, examplePlaces}}
 	for p := range place.Place(examplePlaces) {
 		s.Knots = append(s.Knots, example.Tied(p).String())
 	}
@@ -117,21 +120,25 @@ func StagesOf(w say.Words) []Stage {
 	return out
 }
 
-// SumOf makes a sum or a difference, in the class's words and notation, with its
-// swaps, pieces and stage. The error is that of swap.Solve.
-func SumOf(class setting.Class, p swap.Problem) (Sum, error) {
+// SumOf makes a problem, in the class's words and notation, with its swaps, pieces
+// and the stage that it counts for. The error is that of swap.Solve.
+func SumOf(class setting.Class, p problem.Problem, chosen choose.StageID) (Sum, error) {
+	record, err := json.Marshal(p.Task())
+	if err != nil {
+		return Sum{}, err
+	}
 	t, err := class.Method().Solve(p)
 	if err != nil {
 		return Sum{}, err
 	}
 	w := class.Words()
 	out := Sum{
-		Kind: string(p.Kind), Sign: p.Kind.Sign(), Numbers: ints(p.Numbers), Text: p.String(), Said: w.Sum(p), Answer: int(t.Answer), Words: w.Number(t.Answer),
-		Stage: StageOf(w, book.StageOf(p)), Swaps: w.For(p.Kind).Swaps(len(t.Swaps)), Columns: columnsOf(w, t), Pieces: []Pieces{}, Sheet: sheetOf(class.Notation().Sheet(t)),
+		Kind: string(p.Kind), Sign: problem.Sign(p.Kind), Numbers: ints(p.Numbers), Text: p.String(), Said: w.Sum(p), Answer: int(t.Answer), Words: w.Number(t.Answer),
+		Task: record, Stage: StageOf(w, ladder.Credit(p.Task(), chosen)), Swaps: w.For(p.Kind).Swaps(len(t.Swaps)), Columns: columnsOf(w, t), Pieces: []Pieces{}, Sheet: sheetOf(class.Notation().Sheet(t)),
 	}
 	needs := material.For(t)
 	if out.LaidOut = !needs.CardsAlone; needs.CardsAlone {
-		out.Why = w.CardsAlone(max(t.Answer, p.Numbers[0]))
+		out.Why = w.CardsAlone(p.Reach())
 	}
 	for _, p := range needs.Pieces {
 		out.Pieces = append(out.Pieces, Pieces{p.Place.String(), p.Fullest, p.Trays, p.Up})
@@ -139,26 +146,17 @@ func SumOf(class setting.Class, p swap.Problem) (Sum, error) {
 	return out, nil
 }
 
-// columnsOf makes the columns of a sum or a difference, ones first.
+// columnsOf makes the columns of a problem, ones first.
 func columnsOf(w say.Words, t swap.Trace) []Column {
 	out := []Column{}
 	for _, c := range t.Columns {
-		col := Column{Place: c.Place.String(), Sum: c.Sum(), In: c.In, Out: c.Out, Stays: c.Stays, Made: c.MadeBySwap(), Swaps: c.Swaps()}
-		if c.Swaps() {
-			col.Caused = w.Caused(c)
-		}
-		out = append(out, col)
+		out = append(out, Column{
+			Place: c.Place.String(), Sum: c.Count, In: c.In, Out: c.Out, Stays: c.Stays, Swaps: c.Swaps, Made: c.Made || c.Swaps && c.Crossed, Zero: len(c.Digits) > 0 && c.Top() == 0,
+			Caused: w.Caused(t.Problem.Kind, c),
+		})
 	}
-	for _, c := range t.Taking {
-		col := Column{Place: c.Place.String(), Sum: c.Had(), Stays: c.Stays, Swaps: c.Came, Made: c.Came && c.Given && (c.Top == c.Lower || c.Top == 0), Zero: c.Top == 0}
-		if c.Came {
-			col.Caused = w.Came(c)
-		}
-		out = append(out, col)
-	}
-	for i := len(t.Sharing) - 1; i >= 0; i-- { // from the highest place
-		c := t.Sharing[i]
-		out = append(out, Column{Place: c.Place.String(), Sum: c.Count(), In: c.In, Out: c.Left, Stays: c.Each, Swaps: c.Left > 0, Zero: c.Digit == 0})
+	if t.Problem.Kind == problem.Sharing { // worked from the highest place
+		slices.Reverse(out)
 	}
 	return out
 }
@@ -181,7 +179,7 @@ func ints(numbers []place.Number) []int {
 
 // LinkOf makes the short form of a lesson for the ribbon and Today.
 func LinkOf(class setting.Class, id string, l lesson.Lesson, v lesson.View, children []lesson.Child, since string) (LessonLink, error) {
-	sum, err := SumOf(class, l.Current())
+	sum, err := SumOf(class, v.Trace.Problem, l.Current().Stage)
 	if err != nil {
 		return LessonLink{}, err
 	}
@@ -189,9 +187,8 @@ func LinkOf(class setting.Class, id string, l lesson.Lesson, v lesson.View, chil
 	marks, index := marksOf(w, v.Trace, len(children))
 	link := LessonLink{
 		ID: id, Sum: sum, Stand: string(l.Stand), Material: string(l.Material),
-		Children: []string{}, Nth: l.Problem, Problems: len(l.Problems), Ribbon: marks, Mark: index[v.Index], Since: since,
+		Children: []string{}, Nth: l.Nth, Tasks: len(l.Items), Ribbon: marks, Mark: index[v.Index], Since: since,
 	}
-	link.Sum.Stage = StageOf(w, l.Stage)
 	for _, c := range children {
 		link.Children = append(link.Children, c.Name)
 	}
@@ -345,8 +342,8 @@ func ChoicesOf(now setting.Class) Choices {
 		matter(now, "places", say.PlaceWords(), func(c *setting.Class, side say.PlaceWord) { c.Places = side }, said(swap.CountUp)),
 		matter(now, "digits", say.DigitWords(), func(c *setting.Class, side say.DigitWord) { c.Digits = side }, said(swap.Build)),
 		matter(now, "when", []swap.When{swap.AtTen, swap.AfterColumn}, func(c *setting.Class, side swap.When) { c.When = side }, said(swap.CountUp)),
-		written(now, "carried", paper.CarriedSides(), func(c *setting.Class, side paper.Carried) { c.Carried = side }, swap.SumOf(38, 27)),
-		written(now, "crossing", paper.CrossingSides(), func(c *setting.Class, side paper.Crossing) { c.Crossing = side }, swap.DifferenceOf(503, 128)),
+		written(now, "carried", paper.CarriedSides(), func(c *setting.Class, side paper.Carried) { c.Carried = side }, problem.SumOf(38, 27)),
+		written(now, "crossing", paper.CrossingSides(), func(c *setting.Class, side paper.Crossing) { c.Crossing = side }, problem.DifferenceOf(503, 128)),
 		matter(now, "order", []swap.Order{swap.AsNeeded, swap.SwapsFirst}, func(c *setting.Class, side swap.Order) { c.Order = side }, func(c setting.Class) string { return c.Words().OrderExample(c.Method()) }),
 		matter(now, "zeros", []swap.Zeros{swap.PlaceByPlace, swap.AsOne}, func(c *setting.Class, side swap.Zeros) { c.Zeros = side }, func(c setting.Class) string { return c.Words().ZerosExample(c.Method()) }),
 		matter(now, "and", []sideOfAnd{"false", "true"}, func(c *setting.Class, side sideOfAnd) { c.And = side == "true" }, said(swap.ReadOut)),
@@ -376,7 +373,7 @@ func matter[T ~string](now setting.Class, id string, sides []T, set func(*settin
 
 // written makes a setting of the written column: each side with a problem as it
 // would be written.
-func written[T ~string](now setting.Class, id string, sides []T, set func(*setting.Class, T), p swap.Problem) Matter {
+func written[T ~string](now setting.Class, id string, sides []T, set func(*setting.Class, T), p problem.Problem) Matter {
 	m := matter(now, id, sides, set, func(c setting.Class) string { return c.Words().Sum(p) })
 	for i, side := range sides {
 		c := now

@@ -11,6 +11,7 @@ import (
 	"vineswap/core/lesson"
 	"vineswap/core/material"
 	"vineswap/core/place"
+	"vineswap/core/problem"
 	"vineswap/core/say"
 	"vineswap/core/setting"
 	"vineswap/core/swap"
@@ -19,7 +20,7 @@ import (
 
 func made(t *testing.T, numbers ...place.Number) (wire.Lesson, lesson.View) {
 	t.Helper()
-	l, err := lesson.New([]swap.Problem{swap.SumOf(numbers...)}, "", material.Beads, []string{"w"})
+	l, err := lesson.New(lesson.Items("", problem.SumOf(numbers...)), material.Beads, []string{"w"})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -89,9 +90,9 @@ func TestChoiceThereAndBack(t *testing.T) {
 	for name, ask := range map[string]wire.Choose{
 		"a stage":         {Stage: "joining/several-swaps", Digits: []int{4, 4}, Swap: map[string]string{}, Zeros: "any"},
 		"knots and zeros": {Digits: []int{3, 2}, Swap: map[string]string{"ones": "yes", "tens": "no"}, Zeros: "yes"},
-		"taking":          {Op: "subtract", Stage: "taking/across-one-zero", Digits: []int{3, 2}, ZeroAt: map[string]string{"tens": "yes"}, Cross: "yes", Row: "no", Limit: map[string]int{"ones": 15}, Groups: 1},
-		"sharing":         {Op: "share", Digits: []int{2}, Rest: "yes", Several: map[string]string{"tens": "no"}, By: 4},
-		"trays":           {Op: "multiply", Digits: []int{3}, Facts: "up-to-ten", Exact: map[string]string{"ones": "no"}, Made: map[string]string{"tens": "no"}},
+		"taking":          {Kind: "difference", Stage: "taking/across-one-zero", Digits: []int{3, 2}, ZeroAt: map[string]string{"tens": "yes"}, Cross: "yes", Row: "no", Limit: map[string]int{"ones": 15}, Groups: 1},
+		"sharing":         {Kind: "share", Digits: []int{2}, Rest: "yes", Several: map[string]string{"tens": "no"}, By: 4},
+		"trays":           {Kind: "trays", Digits: []int{3}, Facts: "up-to-ten", Exact: map[string]string{"ones": "no"}, Made: map[string]string{"tens": "no"}},
 		"three numbers":   {Digits: []int{2, 2, 2}, MakesTen: "yes", Doubles: "no"},
 	} {
 		c, err := wire.ChoiceOf(ask)
@@ -109,7 +110,7 @@ func TestChoiceThereAndBack(t *testing.T) {
 		if back, err := wire.ChoiceOf(got.Choice); err != nil || !reflect.DeepEqual(back, c) {
 			t.Errorf("%s came back as %+v, %v", name, got.Choice, err)
 		}
-		knots := map[string]int{"subtract": ask.Digits[0] - 1, "share": ask.Digits[0] - 1}[ask.Op]
+		knots := map[string]int{"difference": ask.Digits[0] - 1, "share": ask.Digits[0] - 1}[ask.Kind]
 		if knots == 0 {
 			knots = ask.Digits[0]
 		}
@@ -121,7 +122,7 @@ func TestChoiceThereAndBack(t *testing.T) {
 		"a place":      {Digits: []int{2, 2}, Swap: map[string]string{"unit": "yes"}},
 		"a wish":       {Digits: []int{2, 2}, Swap: map[string]string{"ones": "perhaps"}},
 		"zeros":        {Digits: []int{2, 2}, Zeros: "some"},
-		"an operation": {Digits: []int{2, 2}, Op: "fold"},
+		"an operation": {Digits: []int{2, 2}, Kind: "fold"},
 		"facts":        {Digits: []int{2, 2}, Facts: "hard"},
 		"a limit":      {Digits: []int{2, 2}, Limit: map[string]int{"unit": 3}},
 		"a finer wish": {Digits: []int{2, 2}, Made: map[string]string{"tens": "so"}},

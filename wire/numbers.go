@@ -5,9 +5,9 @@ import (
 
 	"vineswap/core/choose"
 	"vineswap/core/place"
+	"vineswap/core/problem"
 	"vineswap/core/say"
 	"vineswap/core/setting"
-	"vineswap/core/swap"
 )
 
 // wantsAt are the wishes of a choice for places, by the field of Choose.
@@ -48,8 +48,8 @@ func (e *FieldError) Unwrap() error { return e.Err }
 func ChoiceOf(ask Choose) (choose.Choice, error) {
 	c := choose.Choice{Stage: choose.StageID(ask.Stage), Digits: ask.Digits, By: ask.By, Groups: ask.Groups}
 	var err error
-	if c.Op, err = choose.ParseOp(ask.Op); err != nil {
-		return c, &FieldError{"op", err}
+	if c.Kind, err = choose.ParseKind(ask.Kind); err != nil {
+		return c, &FieldError{"kind", err}
 	}
 	if c.Facts, err = choose.ParseFacts(ask.Facts); err != nil {
 		return c, &FieldError{"facts", err}
@@ -103,7 +103,7 @@ const mostWithPieces = int(place.TopPiece) + 1
 
 // AskOf is the inverse of ChoiceOf.
 func AskOf(c choose.Choice) Choose {
-	ask := Choose{Op: string(c.Op), Stage: string(c.Stage), Digits: c.Digits, By: c.By, Swap: map[string]string{}, Groups: c.Groups, Facts: string(c.Facts)}
+	ask := Choose{Kind: string(c.Kind), Stage: string(c.Stage), Digits: c.Digits, By: c.By, Swap: map[string]string{}, Groups: c.Groups, Facts: string(c.Facts)}
 	for _, at := range wantsAt(&c, &ask) {
 		for p, want := range at.wants {
 			if want == choose.Any {
@@ -138,7 +138,7 @@ func ChosenOf(class setting.Class, c choose.Choice, space *choose.Space, problem
 		Says: w.Choice(c), LeftOut: say.LeftOut(space.LeftOut()), Finer: finerOf(w, c),
 	}
 	for p := range c.Top() + 1 {
-		if c.Op == choose.Take && p == c.Top() && p > 0 || c.Op == choose.Share && p == place.Ones {
+		if c.Kind == problem.Difference && p == c.Top() && p > 0 || c.Kind == problem.Sharing && p == place.Ones {
 			continue // nothing comes into the highest place; what is left of the ones is the remainder
 		}
 		out.Knots = append(out.Knots, knotOf(w, c, p))
@@ -153,19 +153,16 @@ func ChosenOf(class setting.Class, c choose.Choice, space *choose.Space, problem
 		out.Lanes = append(out.Lanes, made)
 	}
 	for _, numbers := range problems {
-		sum, err := SumOf(class, swap.Of(string(c.Op), numbers))
+		sum, err := SumOf(class, problem.Of(c.Kind, numbers...), c.Stage)
 		if err != nil {
 			return out, err
-		}
-		if c.Stage != "" { // a typed problem belongs to the first stage that fits, a drawn one to its own
-			sum.Stage = StageOf(w, c.Stage)
 		}
 		out.Problems = append(out.Problems, sum)
 	}
 	if clash, mends := c.Conflict(); len(clash) > 0 {
-		out.Clash = w.Clash(c.Op, clash)
+		out.Clash = w.Clash(c.Kind, clash)
 		for _, m := range mends {
-			out.Mends = append(out.Mends, Mend{w.Mend(c.Op, m), m.Fits.String(), AskOf(m.Choice)})
+			out.Mends = append(out.Mends, Mend{w.Mend(c.Kind, m), m.Fits.String(), AskOf(m.Choice)})
 		}
 	}
 	return out, nil
@@ -178,7 +175,7 @@ func lengthsOf(c choose.Choice) []Length {
 	for i := range out {
 		out[i] = Length{1, place.MostDigits}
 	}
-	if c.Op == choose.Take {
+	if c.Kind == problem.Difference {
 		out[0].Least, out[1].Most = c.Digits[1], c.Digits[0]
 	}
 	return out
@@ -190,7 +187,7 @@ func knotOf(w say.Words, c choose.Choice, p place.Place) Knot {
 	for want, n := range counts {
 		k.Counts[choose.Want(want).String()] = n.String()
 	}
-	k.Name = w.Boundary(c.Op, p)
+	k.Name = w.Boundary(c.Kind, p)
 	// What the stage and the other wishes leave no choice about is shown as tied.
 	if k.Tied == choose.Any.String() && !counts[choose.Any].IsZero() {
 		for _, want := range []choose.Want{choose.No, choose.Yes} {
@@ -213,8 +210,8 @@ func finerOf(w say.Words, c choose.Choice) []Ask {
 			field string
 			kind  choose.WishKind
 		}{{"made", choose.ByBelow}, {"several", choose.AtOnce}, {"exact", choose.ToNothing}, {"zeroAt", choose.ZeroHere}} {
-			if f.kind.Suits(c.Op) && (f.kind != choose.ByBelow || p > place.Ones) {
-				out = append(out, askWant(w.WishName(c.Op, f.kind, p), f.field, f.kind, p.String(), at[f.field].wants[p]))
+			if f.kind.Suits(c.Kind) && (f.kind != choose.ByBelow || p > place.Ones) {
+				out = append(out, askWant(w.WishName(c.Kind, f.kind, p), f.field, f.kind, p.String(), at[f.field].wants[p]))
 			}
 		}
 	}
@@ -222,19 +219,19 @@ func finerOf(w say.Words, c choose.Choice) []Ask {
 		field string
 		kind  choose.WishKind
 	}{{"zeros", choose.Zero}, {"cross", choose.Crossing}, {"row", choose.InARow}, {"rest", choose.Remainder}, {"makesTen", choose.Tens}, {"doubles", choose.Twins}} {
-		if f.kind.Suits(c.Op) {
-			out = append(out, askWant(w.WishName(c.Op, f.kind, place.Ones), f.field, f.kind, "", *whole[f.field].want))
+		if f.kind.Suits(c.Kind) {
+			out = append(out, askWant(w.WishName(c.Kind, f.kind, place.Ones), f.field, f.kind, "", *whole[f.field].want))
 		}
 	}
-	if choose.Limited.Suits(c.Op) {
-		facts := Ask{ID: "facts", Name: w.WishName(c.Op, choose.Limited, place.Ones), Now: string(c.Facts)}
+	if choose.Limited.Suits(c.Kind) {
+		facts := Ask{ID: "facts", Name: w.WishName(c.Kind, choose.Limited, place.Ones), Now: string(c.Facts)}
 		for _, f := range choose.FactLimits() {
 			facts.Sides = append(facts.Sides, AskSide{string(f), say.FactName(f)})
 		}
 		out = append(out, facts)
 	}
-	if choose.Sharers.Suits(c.Op) {
-		by := Ask{ID: "by", Name: w.WishName(c.Op, choose.Sharers, place.Ones), Now: fmt.Sprint(c.By), Sides: []AskSide{{"0", "any"}}}
+	if choose.Sharers.Suits(c.Kind) {
+		by := Ask{ID: "by", Name: w.WishName(c.Kind, choose.Sharers, place.Ones), Now: fmt.Sprint(c.By), Sides: []AskSide{{"0", "any"}}}
 		for n := 2; n <= 9; n++ {
 			by.Sides = append(by.Sides, AskSide{fmt.Sprint(n), fmt.Sprint(n)})
 		}

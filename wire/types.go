@@ -1,5 +1,7 @@
 package wire
 
+import "encoding/json"
+
 // Login is what is sent to log in.
 type Login struct {
 	Email    string `json:"email" validate:"required,max=200"`
@@ -148,7 +150,7 @@ type Stage struct {
 	Least  int      `json:"least"` // digits that the longest number needs
 	Most   int      `json:"most"`  // and has at most
 	Made   bool     `json:"made"`  // whether a swap made by a swap belongs to it
-	Op     string   `json:"op"`
+	Kind   string   `json:"kind"`
 	Few    int      `json:"few"`    // how many numbers it needs at least
 	Hollow []bool   `json:"hollow"` // the zeros of its example, ones first
 }
@@ -161,7 +163,7 @@ type Learner struct {
 
 // Choose asks for problems. Wishes are any, no or yes; what is left out is any.
 type Choose struct {
-	Op       string            `json:"op,omitempty"` // add, the usual, subtract, share or multiply
+	Kind     string            `json:"kind,omitempty"` // sum, the usual, difference, share or trays
 	Stage    string            `json:"stage"`
 	Digits   []int             `json:"digits" validate:"required"`
 	By       int               `json:"by,omitempty"`
@@ -272,20 +274,21 @@ type Typed struct {
 
 // Sum is one problem with all that is to be seen of it.
 type Sum struct {
-	Kind    string   `json:"kind"` // sum or difference
-	Sign    string   `json:"sign"`
-	Numbers []int    `json:"numbers"`
-	Text    string   `json:"text"`  // as it is typed
-	Said    string   `json:"said"`  // as it is written in a line
-	Sheet   Sheet    `json:"sheet"` // the whole written column
-	Answer  int      `json:"answer"`
-	Words   string   `json:"words"` // the answer in words
-	Stage   Stage    `json:"stage"`
-	Swaps   string   `json:"swaps"` // how many, in words
-	Columns []Column `json:"columns"`
-	Pieces  []Pieces `json:"pieces"`
-	LaidOut bool     `json:"laidOut"` // whether pieces can show it; cards and column do without
-	Why     string   `json:"why,omitempty"`
+	Kind    string          `json:"kind"` // sum or difference
+	Sign    string          `json:"sign"`
+	Numbers []int           `json:"numbers"`
+	Task    json.RawMessage `json:"task"`  // its record, as it is sent back to open a lesson on it
+	Text    string          `json:"text"`  // as it is typed
+	Said    string          `json:"said"`  // as it is written in a line
+	Sheet   Sheet           `json:"sheet"` // the whole written column
+	Answer  int             `json:"answer"`
+	Words   string          `json:"words"` // the answer in words
+	Stage   Stage           `json:"stage"`
+	Swaps   string          `json:"swaps"` // how many, in words
+	Columns []Column        `json:"columns"`
+	Pieces  []Pieces        `json:"pieces"`
+	LaidOut bool            `json:"laidOut"` // whether pieces can show it; cards and column do without
+	Why     string          `json:"why,omitempty"`
 }
 
 // Column is one column of a sum: ones first.
@@ -311,11 +314,16 @@ type Pieces struct {
 
 // NewLesson opens a lesson under an id that the screen makes.
 type NewLesson struct {
-	ID       string   `json:"id" validate:"required,uuid"`
-	Kind     string   `json:"kind,omitempty"` // of all problems: sum, the usual, difference, share, group or trays
-	Problems [][]int  `json:"problems" validate:"required,min=1,max=24"`
-	Stage    string   `json:"stage"`
-	Children []string `json:"children"`
+	ID       string    `json:"id" validate:"required,uuid"`
+	Tasks    []NewTask `json:"tasks" validate:"required,min=1"`
+	Children []string  `json:"children"`
+}
+
+// NewTask is a task with the stage for which it was chosen; empty where it was
+// typed.
+type NewTask struct {
+	Task  json.RawMessage `json:"task" validate:"required"`
+	Stage string          `json:"stage"`
 }
 
 // LessonChange changes a lesson from the revision that was read; what is left
@@ -327,8 +335,8 @@ type LessonChange struct {
 	Material string   `json:"material,omitempty"`
 	Stand    string   `json:"stand,omitempty"`
 	At       string   `json:"at,omitempty"`
-	Problem  *int     `json:"problem,omitempty"` // which problem is taken in hand
-	More     bool     `json:"more,omitempty"`    // one more problem like the first is taken in hand
+	Nth      *int     `json:"nth,omitempty"`  // which task is taken in hand
+	More     bool     `json:"more,omitempty"` // one more task like the one in hand is taken in hand
 }
 
 // Moved is the short answer to a screen that only moved to another step: the new
@@ -345,8 +353,8 @@ type LessonLink struct {
 	Stand    string   `json:"stand"`
 	Material string   `json:"material"`
 	Children []string `json:"children"` // names
-	Nth      int      `json:"nth"`      // the problem in hand
-	Problems int      `json:"problems"` // how many there are
+	Nth      int      `json:"nth"`      // the task in hand
+	Tasks    int      `json:"tasks"`    // how many there are
 	Ribbon   []Mark   `json:"ribbon"`
 	Mark     int      `json:"mark"`
 	Next     string   `json:"next"` // what is to be done next

@@ -159,7 +159,7 @@ func vineStageOf(w say.Words, children []group.Child, vines [][]ladder.Leaf, str
 	stages := ladder.Stages(strand)
 	stage := stages[i]
 	out := VineStage{
-		ID: string(stage.ID), Name: w.Stage(stage.ID), Asks: w.StageAsks(stage.ID), Example: w.Sum(stage.Example),
+		ID: string(stage.ID), Name: w.Stage(stage.ID), Asks: w.StageAsks(stage.ID), Example: w.Task(stage.Example),
 		Says: say.PlaceInStrand(strand, i+1, len(stages)), Manners: MannersOf(stage.ID), Secure: make([]int, len(stage.Manners)), Groups: []StageSay{},
 	}
 	said := map[ladder.State][]Wants{}
@@ -267,7 +267,7 @@ func BranchesOf(w say.Words, s ladder.Standings, today book.Day) []Branch {
 		b := Branch{ID: string(strand), Name: say.Strand(strand), Stages: []Node{}}
 		for i, leaf := range s.Vine(strand, today) {
 			stage := ladder.Stages(strand)[i]
-			node := Node{Name: w.Stage(stage.ID), Example: w.Sum(stage.Example), Manners: MannersOf(stage.ID), Lobes: []Lobe{}, Leaf: LeafOf(w, s, leaf, today)}
+			node := Node{Name: w.Stage(stage.ID), Example: w.Task(stage.Example), Manners: MannersOf(stage.ID), Lobes: []Lobe{}, Leaf: LeafOf(w, s, leaf, today)}
 			for _, lobe := range leaf.Lobes {
 				node.Lobes = append(node.Lobes, Lobe{string(lobe.State), say.State(lobe.State), w.Reason(lobe, today)})
 			}
@@ -336,7 +336,7 @@ func MeetingsOf(w say.Words, list []group.Meeting) []Meeting {
 	out := []Meeting{}
 	for _, m := range list {
 		stage, _ := ladder.StageByID(m.Stage)
-		made := Meeting{Stage: string(m.Stage), Name: w.Stage(m.Stage), Example: w.Sum(stage.Example), Children: []Learner{}, Why: say.Meeting(m)}
+		made := Meeting{Stage: string(m.Stage), Name: w.Stage(m.Stage), Example: w.Task(stage.Example), Children: []Learner{}, Why: say.Meeting(m)}
 		for _, c := range m.Children {
 			made.Children = append(made.Children, Learner{c.ID, c.Name})
 		}
@@ -347,5 +347,5 @@ func MeetingsOf(w say.Words, list []group.Meeting) []Meeting {
 
 // UnwrittenOf makes a lesson that waits to be written up.
 func UnwrittenOf(w say.Words, id string, l lesson.Lesson, names []string, day, today book.Day) Unwritten {
-	return Unwritten{Lesson: id, Day: say.ShortDay(day, today), Names: strings.Join(names, ", "), What: w.Sum(l.Problems[0]) + ", " + w.Stage(l.Stage)}
+	return Unwritten{Lesson: id, Day: say.ShortDay(day, today), Names: strings.Join(names, ", "), What: w.Task(l.Items[0].Task) + ", " + w.Stage(ladder.Credit(l.Items[0].Task, l.Items[0].Stage))}
 }

@@ -5,16 +5,17 @@ import (
 	"fmt"
 	"io"
 	"math/rand/v2"
+	"slices"
 	"strconv"
 	"strings"
 
 	"github.com/spf13/cobra"
 
-	"vineswap/core/book"
 	"vineswap/core/choose"
+	"vineswap/core/ladder"
 	"vineswap/core/place"
+	"vineswap/core/problem"
 	"vineswap/core/say"
-	"vineswap/core/swap"
 )
 
 // mostDrawn is how many problems one call may ask for.
@@ -53,7 +54,7 @@ func chooseCommand() *cobra.Command {
 		name, first string
 		says        string
 	}{
-		{&f.op, "op", string(choose.Join), "the operation: add, subtract, share or multiply"},
+		{&f.op, "op", problem.Operation(problem.Sum), "the operation: add, subtract, share or multiply"},
 		{&f.stage, "stage", "", "a stage of the ladder, such as taking/across-zeros"},
 		{&f.digits, "digits", "", "how many digits each number has, such as 2,2; of share and multiply the first number's alone"},
 		{&f.swap, "swap", "", "which places swap, such as ones=yes,tens=no; others may"},
@@ -85,8 +86,9 @@ func chooseCommand() *cobra.Command {
 func (f chooseFlags) choice() (choose.Choice, error) {
 	c := choose.Choice{Stage: choose.StageID(f.stage), By: f.by, Groups: f.groups}
 	var err error
-	if c.Op, err = choose.ParseOp(f.op); err != nil {
-		return c, fmt.Errorf("--op: %w", err)
+	c.Kind = problem.KindOf(f.op)
+	if !slices.Contains(choose.Kinds(), c.Kind) {
+		return c, fmt.Errorf("--op: numbers are chosen for add, subtract, share or multiply, not %q", f.op)
 	}
 	if f.stage != "" {
 		if c.Stage, err = choose.ParseStage(f.stage); err != nil {
@@ -185,8 +187,8 @@ func printChosen(out io.Writer, c choose.Choice, res chosen) error {
 	var b strings.Builder
 	fmt.Fprintf(&b, "%s\n%s fit\n", say.Words{}.Choice(c), res.Fits)
 	for _, numbers := range res.Problems {
-		p := swap.Of(string(c.Op), numbers)
-		fmt.Fprintf(&b, "  %-28s %s\n", p, say.Words{}.Stage(book.StageOf(p)))
+		p := problem.Of(c.Kind, numbers...)
+		fmt.Fprintf(&b, "  %-28s %s\n", p, say.Words{}.Stage(ladder.Credit(p.Task(), c.Stage)))
 	}
 	_, err := io.WriteString(out, b.String())
 	return err

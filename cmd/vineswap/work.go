@@ -12,6 +12,7 @@ import (
 
 	"vineswap/core/paper"
 	"vineswap/core/place"
+	"vineswap/core/problem"
 	"vineswap/core/say"
 	"vineswap/core/swap"
 )
@@ -122,7 +123,7 @@ func withoutFlags(flags *pflag.FlagSet, args []string) ([]string, error) {
 }
 
 func (f workFlags) work(out io.Writer, text string) error {
-	problem, err := swap.Parse(text)
+	problem, err := problem.Parse(text)
 	if err != nil {
 		return usageError{err}
 	}
@@ -198,11 +199,11 @@ func writtenOut(t swap.Trace, n paper.Notation, expanded bool) []string {
 }
 
 func workedOut(t swap.Trace, w say.Words, n paper.Notation, written []string) worked {
-	res := worked{Operation: t.Problem.Kind.Operation(), Numbers: t.Problem.Numbers, Answer: t.Answer, Swaps: t.Swaps, Written: written}
+	res := worked{Operation: problem.Operation(t.Problem.Kind), Numbers: t.Problem.Numbers, Answer: t.Answer, Swaps: t.Swaps, Written: written}
 	if res.Swaps == nil {
 		res.Swaps = []swap.Swap{}
 	}
-	if k := t.Problem.Kind; k == swap.Sharing || k == swap.Grouping {
+	if t.Problem.Rests() {
 		res.Remainder = &t.Remainder
 	}
 	sheets := n.Sheets(t)

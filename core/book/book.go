@@ -6,12 +6,11 @@ import (
 	"errors"
 	"fmt"
 	"slices"
-	"strings"
 
 	"vineswap/core/choose"
 	"vineswap/core/material"
-	"vineswap/core/place"
-	"vineswap/core/swap"
+	"vineswap/core/problem"
+	"vineswap/core/task"
 )
 
 // Manner is how a child works.
@@ -75,83 +74,42 @@ const (
 	Default Came = "default"
 )
 
-// Answer is what a child gave, and what was understood.
-type Answer struct {
-	Text   string       // as given; empty for no answer
-	Number place.Number // what was understood
-	Rest   place.Number // and what was left over, where it was said
-	Read   bool         // whether Text was understood
-}
-
 // MostAnswer is how long a given answer may be, in signs.
 const MostAnswer = 40
 
-// ReadAnswer keeps an answer as given and reads the number in it, and a rest where
-// one is said: "24 rest 1", "24 r 1". Zeros before a number and spaces around it do
-// not matter. Nothing else is guessed.
-func ReadAnswer(text string) Answer {
-	number, rest, said := strings.Cut(strings.ToLower(text), "r")
-	a := Answer{Text: text}
-	a.Number, a.Read = readNumber(number)
-	if said && a.Read {
-		a.Rest, a.Read = readNumber(strings.TrimPrefix(rest, "est"))
-	}
-	if !a.Read {
-		return Answer{Text: text}
-	}
-	return a
-}
-
-func readNumber(text string) (n place.Number, read bool) {
-	digits := strings.TrimSpace(text)
-	if digits != "" && strings.Trim(digits, "0") == "" {
-		digits = "0"
-	} else {
-		digits = strings.TrimLeft(digits, "0")
-	}
-	if len(digits) > place.MostDigits+1 { // what six digits and more can come to
-		return 0, false
-	}
-	for _, r := range digits {
-		if r < '0' || r > '9' {
-			return 0, false
-		}
-		n = 10*n + place.Number(r-'0')
-	}
-	return n, digits != ""
-}
-
 // Observation is one child at one problem on one day.
 type Observation struct {
-	Problem  swap.Problem
+	Task     task.Task
 	Stage    choose.StageID
 	Manner   Manner
 	Material material.Kind
 	Help     Help
 	Way      Way
-	Answer   Answer
+	Answer   string // as given; empty for no answer
 	Came     Came
 	Chosen   bool // the child chose to do it
 	Runs     int  // which run of it this is, from 1
 	Day      Day
 }
 
-// Right tells whether the answer is that of the problem, with its rest.
-func (o Observation) Right() bool {
-	return o.Answer.Read && o.Answer.Number == o.Problem.Answer() && o.Answer.Rest == o.Problem.Rest()
-}
+// Right tells whether the answer is the right one.
+func (o Observation) Right() bool { return o.Task.IsRight(o.Answer) }
 
-// StageOf returns the stage that a problem belongs to; none for kinds whose
-// strands are not built.
-func StageOf(p swap.Problem) choose.StageID {
+// StageOf returns the stage that a task belongs to; none for kinds whose strands
+// are not built.
+func StageOf(t task.Task) choose.StageID {
+	p, of := problem.From(t)
+	if !of {
+		return ""
+	}
 	switch p.Kind {
-	case swap.Sum:
+	case problem.Sum:
 		return choose.StageOf(p.Numbers)
-	case swap.Difference:
+	case problem.Difference:
 		return choose.StageOfTaking(p.Numbers[0], p.Numbers[1])
-	case swap.Sharing:
+	case problem.Sharing:
 		return choose.StageOfSharing(p.Numbers[0], int(p.Numbers[1]))
-	case swap.Trays:
+	case problem.Trays:
 		return choose.StageOfTrays(p.Numbers[0], int(p.Numbers[1]))
 	}
 	return ""
@@ -174,7 +132,7 @@ var (
 
 // Valid tells why an observation cannot be kept on a day; nil when it can.
 func (o Observation) Valid(today Day) error {
-	if err := o.Problem.Valid(); err != nil {
+	if err := o.Task.Valid(); err != nil {
 		return err
 	}
 	switch {
@@ -190,7 +148,7 @@ func (o Observation) Valid(today Day) error {
 		return ErrMarked
 	case o.Runs < 1 || o.Runs > MostRuns:
 		return fmt.Errorf("%w, not %d", ErrRuns, o.Runs)
-	case len([]rune(o.Answer.Text)) > MostAnswer:
+	case len([]rune(o.Answer)) > MostAnswer:
 		return ErrLong
 	case o.Day > today:
 		return fmt.Errorf("%w: %v", ErrFuture, o.Day)

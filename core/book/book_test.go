@@ -8,37 +8,8 @@ import (
 
 	"vineswap/core/book"
 	"vineswap/core/choose"
-	"vineswap/core/place"
-	"vineswap/core/swap"
+	"vineswap/core/problem"
 )
-
-func TestReadAnswer(t *testing.T) {
-	for text, want := range map[string]struct {
-		number place.Number
-		read   bool
-	}{
-		"72": {72, true}, "0072": {72, true}, " 72 ": {72, true}, "0": {0, true}, "000": {0, true},
-		"": {0, false}, "  ": {0, false}, "seven": {0, false}, "7 2": {0, false}, "-3": {0, false}, "24 left 1": {0, false}, "24 rest": {0, false}, "rest 1": {0, false}, "24 rest 1": {24, true}, "24R1": {24, true},
-		"1999998": {1_999_998, true}, "99999999999999999999": {0, false}, "７２": {0, false},
-	} {
-		got := book.ReadAnswer(text)
-		if got.Text != text || got.Read != want.read || got.Read && got.Number != want.number {
-			t.Errorf("%q is read as %+v", text, got)
-		}
-	}
-}
-
-func FuzzReadAnswer(f *testing.F) {
-	for _, seed := range []string{"72", "0072", "", "x", "\xff", "999999999999"} {
-		f.Add(seed)
-	}
-	f.Fuzz(func(t *testing.T, text string) {
-		a := book.ReadAnswer(text)
-		if a.Text != text || a.Number < 0 || a.Number.Length() > place.MostDigits+1 {
-			t.Errorf("%q is read as %+v", text, a)
-		}
-	})
-}
 
 // A day is a day in the class's own zone: over midnight, and over a change of
 // clocks.
@@ -78,7 +49,7 @@ func TestDays(t *testing.T) {
 }
 
 func TestValid(t *testing.T) {
-	whole := book.Observation{Problem: swap.SumOf(47, 25), Stage: choose.OneSwapOnes, Manner: book.Pieces, Help: book.Alone, Answer: book.ReadAnswer("72"), Came: book.Marked, Runs: 1, Day: 100}
+	whole := book.Observation{Task: problem.SumOf(47, 25).Task(), Stage: choose.OneSwapOnes, Manner: book.Pieces, Help: book.Alone, Answer: "72", Came: book.Marked, Runs: 1, Day: 100}
 	for name, c := range map[string]struct {
 		spoil func(*book.Observation)
 		want  error
@@ -88,14 +59,14 @@ func TestValid(t *testing.T) {
 		"no such help":             {func(o *book.Observation) { o.Help = "" }, book.ErrHelp},
 		"no such way":              {func(o *book.Observation) { o.Way = "magic" }, book.ErrWay},
 		"come from nowhere":        {func(o *book.Observation) { o.Came = "guessed" }, book.ErrCame},
-		"marked right and wrong":   {func(o *book.Observation) { o.Answer = book.ReadAnswer("62") }, book.ErrMarked},
-		"typed and wrong":          {func(o *book.Observation) { o.Answer, o.Came = book.ReadAnswer("62"), book.Typed }, nil},
-		"no answer":                {func(o *book.Observation) { o.Answer, o.Came = book.ReadAnswer(""), book.Typed }, nil},
+		"marked right and wrong":   {func(o *book.Observation) { o.Answer = "62" }, book.ErrMarked},
+		"typed and wrong":          {func(o *book.Observation) { o.Answer, o.Came = "62", book.Typed }, nil},
+		"no answer":                {func(o *book.Observation) { o.Answer, o.Came = "", book.Typed }, nil},
 		"no run":                   {func(o *book.Observation) { o.Runs = 0 }, book.ErrRuns},
-		"an endless answer":        {func(o *book.Observation) { o.Answer, o.Came = book.ReadAnswer(fmt.Sprintf("%050d", 1)), book.Typed }, book.ErrLong},
+		"an endless answer":        {func(o *book.Observation) { o.Answer, o.Came = fmt.Sprintf("%050d", 1), book.Typed }, book.ErrLong},
 		"today":                    {func(o *book.Observation) { o.Day = 101 }, nil},
 		"tomorrow":                 {func(o *book.Observation) { o.Day = 102 }, book.ErrFuture},
-		"a problem that is no one": {func(o *book.Observation) { o.Problem.Numbers = o.Problem.Numbers[:1] }, swap.ErrAddends},
+		"a problem that is no one": {func(o *book.Observation) { o.Task = problem.SumOf(47).Task() }, problem.ErrAddends},
 	} {
 		o := whole
 		c.spoil(&o)
@@ -113,11 +84,11 @@ func TestStageOf(t *testing.T) {
 		"503-128": choose.AcrossOneZero, "5003-128": choose.AcrossZeros, "1000-1": choose.AcrossZeros, "50-23": choose.TakeOneSwapTens, "100000-1": choose.AnyDifference,
 		"508-193": choose.TakeOneSwapHigher, "4130-1281": choose.TakeSeveralSwaps, "5030-1281": choose.AcrossOneZero, "3010-1905": choose.TakeSeveralSwaps, "4052-1367": choose.AcrossOneZero,
 	} {
-		p, err := swap.Parse(text)
+		p, err := problem.Parse(text)
 		if err != nil {
 			t.Fatal(err)
 		}
-		if got := book.StageOf(p); got != want {
+		if got := book.StageOf(p.Task()); got != want {
 			t.Errorf("%s belongs to %s, wanted %s", text, got, want)
 		}
 	}

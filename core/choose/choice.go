@@ -8,36 +8,29 @@ import (
 	"strings"
 
 	"vineswap/core/place"
+	"vineswap/core/problem"
+	"vineswap/core/task"
 )
 
-// Op is the operation that numbers are chosen for. The empty word is Join.
-type Op string
+// Kinds returns the kinds of problem that numbers are chosen for. Joining has two
+// to six numbers, taking the larger and the smaller, sharing a number and 2 to 9
+// sharers, trays the number of each tray and 2 to 9 trays. No kind is a sum.
+func Kinds() []task.Kind {
+	return []task.Kind{problem.Sum, problem.Difference, problem.Sharing, problem.Trays}
+}
 
-// The operations. Joining has two to six numbers, taking the larger and the
-// smaller, sharing a number and 2 to 9 sharers, trays the number of each tray and
-// 2 to 9 trays.
-const (
-	Join  Op = "add"
-	Take  Op = "subtract"
-	Share Op = "share"
-	Trays Op = "multiply"
-)
+// ErrKind is wrapped by the error about a kind that numbers are not chosen for.
+var ErrKind = errors.New("numbers are chosen for sums, differences, sharing or trays")
 
-// Ops returns all operations.
-func Ops() []Op { return []Op{Join, Take, Share, Trays} }
-
-// ErrOp is wrapped by the error about an operation that is not known.
-var ErrOp = errors.New("numbers are chosen for add, subtract, share or multiply")
-
-// ParseOp reads the name of an operation; empty is Join.
-func ParseOp(text string) (Op, error) {
+// ParseKind reads the name of a kind; empty is a sum.
+func ParseKind(text string) (task.Kind, error) {
 	if text == "" {
-		return Join, nil
+		return problem.Sum, nil
 	}
-	if op := Op(text); slices.Contains(Ops(), op) {
-		return op, nil
+	if kind := task.Kind(text); slices.Contains(Kinds(), kind) {
+		return kind, nil
 	}
-	return Join, fmt.Errorf("%w, not %q", ErrOp, text)
+	return problem.Sum, fmt.Errorf("%w, not %q", ErrKind, text)
 }
 
 // Want is what is asked of a place, or of the zeros of a problem. The zero
@@ -122,7 +115,7 @@ type Wants [place.Count]Want
 
 // Choice is what is wanted of the problems.
 type Choice struct {
-	Op     Op
+	Kind   task.Kind
 	Stage  StageID // the stage that they belong to; empty when chosen by hand
 	Digits []int   // how many digits each number has, 1 to 6, in written order; of sharing and trays the number's alone
 	By     int     // how many share, or how many trays there are; 0 for any of 2 to 9
@@ -173,11 +166,11 @@ var (
 	ErrSuits   = errors.New("this cannot be asked of the operation")
 )
 
-func (c Choice) op() Op {
-	if c.Op == "" {
-		return Join
+func (c Choice) kind() task.Kind {
+	if c.Kind == "" {
+		return problem.Sum
 	}
-	return c.Op
+	return c.Kind
 }
 
 // Top returns the highest place that the numbers have.
@@ -186,7 +179,7 @@ func (c Choice) Top() place.Place { return place.Place(slices.Max(c.Digits) - 1)
 // Valid tells why the choice makes no sense; nil when it does, even if no
 // problem fits it.
 func (c Choice) Valid() error {
-	if _, err := ParseOp(string(c.Op)); err != nil {
+	if _, err := ParseKind(string(c.Kind)); err != nil {
 		return err
 	}
 	if err := c.validDigits(); err != nil {
@@ -216,12 +209,12 @@ func (c Choice) Valid() error {
 
 func (c Choice) validDigits() error {
 	n := len(c.Digits)
-	switch op := c.op(); {
-	case op == Join && (n < 2 || n > 6):
+	switch kind := c.kind(); {
+	case kind == problem.Sum && (n < 2 || n > 6):
 		return fmt.Errorf("%w: %d given", ErrNumbers, n)
-	case op == Take && n != 2:
+	case kind == problem.Difference && n != 2:
 		return fmt.Errorf("%w: %d given", ErrTwo, n)
-	case (op == Share || op == Trays) && n != 1:
+	case (kind == problem.Sharing || kind == problem.Trays) && n != 1:
 		return fmt.Errorf("%w: %d given", ErrOne, n)
 	}
 	for _, d := range c.Digits {
@@ -229,7 +222,7 @@ func (c Choice) validDigits() error {
 			return fmt.Errorf("%w, not %d", ErrDigits, d)
 		}
 	}
-	if c.op() == Take && c.Digits[0] < c.Digits[1] {
+	if c.kind() == problem.Difference && c.Digits[0] < c.Digits[1] {
 		return fmt.Errorf("%w: %d digits, then %d", ErrShorter, c.Digits[0], c.Digits[1])
 	}
 	return nil
@@ -239,8 +232,8 @@ func (c Choice) validStage() error {
 	if _, err := ParseStage(string(c.Stage)); err != nil {
 		return err
 	}
-	if op := c.Stage.Op(); op != c.op() {
-		return fmt.Errorf("%w: %s is a stage of %s", ErrSuits, c.Stage, op)
+	if kind := c.Stage.Kind(); kind != c.kind() {
+		return fmt.Errorf("%w: %s is a stage of %s", ErrSuits, c.Stage, kind)
 	}
 	return nil
 }
@@ -249,8 +242,8 @@ func (c Choice) validStage() error {
 // the operation does not know.
 func (c Choice) validWishes() error {
 	for _, w := range c.Wishes() {
-		if !w.Kind.Suits(c.op()) {
-			return fmt.Errorf("%w: %s in %s", ErrSuits, w.Kind, c.op())
+		if !w.Kind.Suits(c.kind()) {
+			return fmt.Errorf("%w: %s in %s", ErrSuits, w.Kind, c.kind())
 		}
 		if w.Kind.OfPlace() && w.Want == Yes && w.Place > c.Top() {
 			return fmt.Errorf("%w: %v cannot swap", ErrNoPlace, w.Place)
@@ -264,7 +257,7 @@ func (c Choice) validWishes() error {
 // know.
 func (c Choice) Fitted() Choice {
 	for _, w := range c.Wishes() {
-		if !w.Kind.Suits(c.op()) || w.Kind.OfPlace() && w.Kind != Shelf && w.Place > c.Top() {
+		if !w.Kind.Suits(c.kind()) || w.Kind.OfPlace() && w.Kind != Shelf && w.Place > c.Top() {
 			c = c.Without(w)
 		}
 	}

@@ -9,7 +9,9 @@ import (
 
 	"vineswap/core/choose"
 	"vineswap/core/place"
+	"vineswap/core/problem"
 	"vineswap/core/swap"
+	"vineswap/core/task"
 )
 
 func space(t testing.TB, c choose.Choice) *choose.Space {
@@ -96,7 +98,7 @@ func TestParseSwaps(t *testing.T) {
 // facts are what plain arithmetic finds in a problem; it shares nothing with the
 // programme that counts.
 type facts struct {
-	op                                choose.Op
+	op                                task.Kind
 	numbers                           []int
 	top                               int
 	swaps, made, several, exact, zero [place.Count]bool
@@ -110,14 +112,14 @@ func pow(p int) int { return place.Place(p).Unit() }
 
 func digit(n, p int) int { return n / pow(p) % 10 }
 
-func factsOf(op choose.Op, lengths, numbers []int) *facts {
+func factsOf(op task.Kind, lengths, numbers []int) *facts {
 	f := &facts{op: op, numbers: numbers, top: slices.Max(lengths) - 1}
 	zeroIn := numbers
 	switch op {
-	case choose.Take:
+	case problem.Difference:
 		zeroIn = numbers[:1]
 		f.taking(numbers[0], numbers[1])
-	case choose.Share:
+	case problem.Sharing:
 		zeroIn = numbers[:1]
 		n, by := numbers[0], numbers[1]
 		f.rest = n%by > 0
@@ -125,7 +127,7 @@ func factsOf(op choose.Op, lengths, numbers []int) *facts {
 			left := n / pow(p) % by
 			f.swaps[p], f.several[p] = left > 0, left > 1
 		}
-	case choose.Trays:
+	case problem.Trays:
 		zeroIn = numbers[:1]
 		for p := range f.top + 1 {
 			f.added(p, digit(numbers[0], p)*numbers[1], numbers[0]%pow(p)*numbers[1])
@@ -147,7 +149,7 @@ func factsOf(op choose.Op, lengths, numbers []int) *facts {
 		}
 	}
 	for p := range f.top + 1 {
-		if f.swaps[p] && (op != choose.Share || p > 0) {
+		if f.swaps[p] && (op != problem.Sharing || p > 0) {
 			f.count++
 		}
 		f.anyMade = f.anyMade || f.made[p]
@@ -187,12 +189,12 @@ func (f *facts) meeting(p int, lengths []int) {
 		}
 	}
 	switch f.op {
-	case choose.Share:
-	case choose.Trays:
+	case problem.Sharing:
+	case problem.Trays:
 		for k := 1; k < f.numbers[1]; k++ {
 			meet(k*digit(f.numbers[0], p)%10, digit(f.numbers[0], p))
 		}
-	case choose.Take:
+	case problem.Difference:
 		lower := digit(f.numbers[1], p)
 		if lower == 0 {
 			return
@@ -234,7 +236,7 @@ func says(w choose.Want, fact bool) bool { return w == choose.Any || (w == choos
 
 // fit tells whether the problem is as wanted.
 func (f *facts) fit(c choose.Choice) bool {
-	if f.op == choose.Take && f.numbers[0] <= f.numbers[1] || c.By > 0 && f.numbers[1] != c.By || f.meets[max(0, slices.Index(choose.FactLimits(), c.Facts))] {
+	if f.op == problem.Difference && f.numbers[0] <= f.numbers[1] || c.By > 0 && f.numbers[1] != c.By || f.meets[max(0, slices.Index(choose.FactLimits(), c.Facts))] {
 		return false
 	}
 	for p := range f.top + 1 {
@@ -297,18 +299,18 @@ func (f *facts) of(stage choose.StageID) bool {
 	return true
 }
 
-func judge(c choose.Choice, numbers []int) bool { return factsOf(c.Op, c.Digits, numbers).fit(c) }
+func judge(c choose.Choice, numbers []int) bool { return factsOf(c.Kind, c.Digits, numbers).fit(c) }
 
 // problemOf is the problem that the numbers of a choice make.
-func problemOf(op choose.Op, numbers []int) swap.Problem {
+func problemOf(op task.Kind, numbers []int) problem.Problem {
 	if op == "" {
-		op = choose.Join
+		op = problem.Sum
 	}
 	list := make([]place.Number, len(numbers))
 	for i, n := range numbers {
 		list[i] = place.Number(n)
 	}
-	return swap.Of(string(op), list)
+	return problem.Of(op, list...)
 }
 
 // onTheShelf works the problem with pieces and looks at the fullest moment.
@@ -316,9 +318,9 @@ func (f *facts) onTheShelf(c choose.Choice) bool {
 	if c.Laid {
 		most := f.numbers[0]
 		switch f.op {
-		case choose.Trays:
+		case problem.Trays:
 			most *= f.numbers[1]
-		case "", choose.Join:
+		case "", problem.Sum:
 			for _, n := range f.numbers[1:] {
 				most += n
 			}
@@ -358,7 +360,7 @@ func enumerate(c choose.Choice, visit func([]int)) {
 			}
 			return
 		}
-		if c.Op != choose.Share && c.Op != choose.Trays {
+		if c.Kind != problem.Sharing && c.Kind != problem.Trays {
 			visit(numbers)
 			return
 		}
@@ -372,10 +374,10 @@ func enumerate(c choose.Choice, visit func([]int)) {
 }
 
 // someWishes is every kind of wish with one choice that asks for it alone.
-func someWishes(op choose.Op, digits []int) []choose.Choice {
+func someWishes(op task.Kind, digits []int) []choose.Choice {
 	var all []choose.Choice
 	add := func(set func(c *choose.Choice)) {
-		c := choose.Choice{Op: op, Digits: digits}
+		c := choose.Choice{Kind: op, Digits: digits}
 		set(&c)
 		if c.Valid() == nil {
 			all = append(all, c)
@@ -399,7 +401,7 @@ func someWishes(op choose.Op, digits []int) []choose.Choice {
 	for _, f := range choose.FactLimits() {
 		add(func(c *choose.Choice) { c.Facts = f })
 	}
-	for _, stage := range choose.StagesFor(op) {
+	for _, stage := range stagesOf(op) {
 		add(func(c *choose.Choice) { c.Stage = stage })
 	}
 	add(func(c *choose.Choice) { c.Limit[place.Ones], c.Limit[place.Tens] = 12, 9 })
@@ -413,10 +415,10 @@ func someWishes(op choose.Op, digits []int) []choose.Choice {
 
 // randomChoice asks for some things at once; what an operation does not know is
 // not asked.
-func randomChoice(rng *rand.Rand, op choose.Op, digits []int) choose.Choice {
+func randomChoice(rng *rand.Rand, op task.Kind, digits []int) choose.Choice {
 	rarely := func() choose.Want { return choose.Want(max(0, rng.IntN(9)-6)) }
-	c := choose.Choice{Op: op, Digits: digits, Zeros: rarely(), Cross: rarely(), Row: rarely(), Rest: rarely(), MakesTen: rarely(), Doubles: rarely(), Laid: rng.IntN(2) == 0}
-	if stages := choose.StagesFor(op); rng.IntN(3) == 0 {
+	c := choose.Choice{Kind: op, Digits: digits, Zeros: rarely(), Cross: rarely(), Row: rarely(), Rest: rarely(), MakesTen: rarely(), Doubles: rarely(), Laid: rng.IntN(2) == 0}
+	if stages := stagesOf(op); rng.IntN(3) == 0 {
 		c.Stage = stages[rng.IntN(len(stages))]
 	}
 	if rng.IntN(4) == 0 {
@@ -432,7 +434,7 @@ func randomChoice(rng *rand.Rand, op choose.Op, digits []int) choose.Choice {
 	if rng.IntN(5) == 0 {
 		c.Groups = 1 + rng.IntN(2)
 	}
-	if op == choose.Share || op == choose.Trays {
+	if op == problem.Sharing || op == problem.Trays {
 		c.By = max(0, rng.IntN(16)-6)
 	}
 	if c.By == 1 {
@@ -442,11 +444,11 @@ func randomChoice(rng *rand.Rand, op choose.Op, digits []int) choose.Choice {
 }
 
 // shapes are the lengths of numbers that can be enumerated.
-var shapes = map[choose.Op][][]int{
-	choose.Join:  {{1, 1}, {2, 1}, {2, 2}, {1, 3}, {3, 2}, {1, 2, 1}, {2, 2, 1}, {1, 1, 1, 1}, {4, 1}},
-	choose.Take:  {{1, 1}, {2, 1}, {2, 2}, {3, 1}, {3, 2}, {4, 1}},
-	choose.Share: {{1}, {2}, {3}, {4}},
-	choose.Trays: {{1}, {2}, {3}, {4}},
+var shapes = map[task.Kind][][]int{
+	problem.Sum:        {{1, 1}, {2, 1}, {2, 2}, {1, 3}, {3, 2}, {1, 2, 1}, {2, 2, 1}, {1, 1, 1, 1}, {4, 1}},
+	problem.Difference: {{1, 1}, {2, 1}, {2, 2}, {3, 1}, {3, 2}, {4, 1}},
+	problem.Sharing:    {{1}, {2}, {3}, {4}},
+	problem.Trays:      {{1}, {2}, {3}, {4}},
 }
 
 // Count equals enumeration: every wish alone, and seeded choices of several.
@@ -469,10 +471,10 @@ func TestCountIsEnumeration(t *testing.T) {
 		})
 	}
 	// All pairs of three digits, and three numbers of two.
-	for _, c := range []choose.Choice{{Op: choose.Join, Digits: []int{3, 3}}, {Op: choose.Take, Digits: []int{3, 3}}, {Op: choose.Join, Digits: []int{2, 2, 2}}} {
+	for _, c := range []choose.Choice{{Kind: problem.Sum, Digits: []int{3, 3}}, {Kind: problem.Difference, Digits: []int{3, 3}}, {Kind: problem.Sum, Digits: []int{2, 2, 2}}} {
 		choices := []choose.Choice{c}
 		for range 12 {
-			some := randomChoice(rng, c.Op, c.Digits)
+			some := randomChoice(rng, c.Kind, c.Digits)
 			some.Limit = [place.Count]int{}
 			choices = append(choices, some)
 		}
@@ -484,8 +486,8 @@ func TestCountIsEnumeration(t *testing.T) {
 func counted(t *testing.T, choices []choose.Choice) {
 	t.Helper()
 	want := make([]int, len(choices))
-	enumerate(choose.Choice{Op: choices[0].Op, Digits: choices[0].Digits}, func(numbers []int) {
-		f := factsOf(choices[0].Op, choices[0].Digits, numbers)
+	enumerate(choose.Choice{Kind: choices[0].Kind, Digits: choices[0].Digits}, func(numbers []int) {
+		f := factsOf(choices[0].Kind, choices[0].Digits, numbers)
 		for i, c := range choices {
 			want[i] += bit(f.fit(c))
 		}
@@ -498,8 +500,8 @@ func counted(t *testing.T, choices []choose.Choice) {
 }
 
 // anyShape takes an operation and lengths that can be enumerated.
-func anyShape(rng *rand.Rand) (choose.Op, []int) {
-	op := choose.Ops()[rng.IntN(4)]
+func anyShape(rng *rand.Rand) (task.Kind, []int) {
+	op := choose.Kinds()[rng.IntN(4)]
 	return op, shapes[op][rng.IntN(3)]
 }
 
@@ -576,13 +578,13 @@ func TestNotAgain(t *testing.T) {
 // and belongs to the stage that it was drawn for.
 func TestDrawnProblemsSwapAsAsked(t *testing.T) {
 	rng := rand.New(rand.NewPCG(7, 7))
-	large := map[choose.Op][][]int{
-		choose.Join: {{4, 4}, {4, 3}, {3, 3}, {2, 4}, {6, 6}, {3, 3, 3}, {2, 2, 2, 2, 2, 2}, {6, 5, 4, 3}},
-		choose.Take: {{4, 4}, {4, 3}, {6, 6}, {5, 2}, {3, 3}}, choose.Share: {{3}, {4}, {6}}, choose.Trays: {{3}, {4}, {5}},
+	large := map[task.Kind][][]int{
+		problem.Sum:        {{4, 4}, {4, 3}, {3, 3}, {2, 4}, {6, 6}, {3, 3, 3}, {2, 2, 2, 2, 2, 2}, {6, 5, 4, 3}},
+		problem.Difference: {{4, 4}, {4, 3}, {6, 6}, {5, 2}, {3, 3}}, problem.Sharing: {{3}, {4}, {6}}, problem.Trays: {{3}, {4}, {5}},
 	}
-	drawn := map[choose.Op]int{}
+	drawn := map[task.Kind]int{}
 	for range 1_200 {
-		op := choose.Ops()[rng.IntN(4)]
+		op := choose.Kinds()[rng.IntN(4)]
 		c := randomChoice(rng, op, large[op][rng.IntN(len(large[op]))])
 		for _, numbers := range space(t, c).Draw(20, rng.Uint64()) {
 			drawn[op]++
@@ -608,7 +610,7 @@ func TestDrawnProblemsSwapAsAsked(t *testing.T) {
 			}
 		}
 	}
-	for _, op := range choose.Ops() {
+	for _, op := range choose.Kinds() {
 		if drawn[op] < 1_000 {
 			t.Errorf("only %d problems of %s were drawn", drawn[op], op)
 		}
@@ -620,7 +622,7 @@ func TestDrawnProblemsSwapAsAsked(t *testing.T) {
 func swaps(t swap.Trace, p place.Place) int {
 	n := 0
 	for _, s := range t.Swaps {
-		if s.From == p && t.Problem.Kind != swap.Difference || s.To == p && t.Problem.Kind == swap.Difference {
+		if s.From == p && t.Problem.Kind != problem.Difference || s.To == p && t.Problem.Kind == problem.Difference {
 			n++
 		}
 	}
@@ -630,13 +632,13 @@ func swaps(t swap.Trace, p place.Place) int {
 	return n
 }
 
-func stageOf(p swap.Problem) choose.StageID {
+func stageOf(p problem.Problem) choose.StageID {
 	switch p.Kind {
-	case swap.Difference:
+	case problem.Difference:
 		return choose.StageOfTaking(p.Numbers[0], p.Numbers[1])
-	case swap.Sharing:
+	case problem.Sharing:
 		return choose.StageOfSharing(p.Numbers[0], int(p.Numbers[1]))
-	case swap.Trays:
+	case problem.Trays:
 		return choose.StageOfTrays(p.Numbers[0], int(p.Numbers[1]))
 	}
 	return choose.StageOf(p.Numbers)
@@ -699,14 +701,14 @@ func TestLanesAreEnumeration(t *testing.T) {
 				}
 			}
 			switch op {
-			case choose.Take:
+			case problem.Difference:
 				sum = numbers[0] - numbers[1]
-			case choose.Share:
+			case problem.Sharing:
 				sum = numbers[0] / numbers[1]
-			case choose.Trays:
+			case problem.Trays:
 				sum = numbers[0] * numbers[1]
 			}
-			if op == choose.Share || op == choose.Trays {
+			if op == problem.Sharing || op == problem.Trays {
 				want[fmt.Sprintf("by %d", numbers[1])] = true
 			}
 			for p := range int(c.Top()) + 1 {
@@ -752,7 +754,7 @@ func TestStageOf(t *testing.T) {
 		{"five digits", "12345+1", choose.AnySum},
 	} {
 		t.Run(c.name, func(t *testing.T) {
-			p, err := swap.Parse(c.text)
+			p, err := problem.Parse(c.text)
 			if err != nil {
 				t.Fatal(err)
 			}
@@ -782,11 +784,11 @@ func TestStagesPartition(t *testing.T) {
 // So do the seven stages of taking and the stages of trays and of sharing.
 func TestOtherStagesPartition(t *testing.T) {
 	for _, c := range []choose.Choice{
-		{Op: choose.Take, Digits: []int{2, 2}}, {Op: choose.Take, Digits: []int{4, 4}}, {Op: choose.Take, Digits: []int{4, 2}}, {Op: choose.Take, Digits: []int{5, 3}},
-		{Op: choose.Share, Digits: []int{3}}, {Op: choose.Trays, Digits: []int{3}}, {Op: choose.Share, Digits: []int{1}},
+		{Kind: problem.Difference, Digits: []int{2, 2}}, {Kind: problem.Difference, Digits: []int{4, 4}}, {Kind: problem.Difference, Digits: []int{4, 2}}, {Kind: problem.Difference, Digits: []int{5, 3}},
+		{Kind: problem.Sharing, Digits: []int{3}}, {Kind: problem.Trays, Digits: []int{3}}, {Kind: problem.Sharing, Digits: []int{1}},
 	} {
 		sum := uint64(0)
-		for _, stage := range choose.StagesFor(c.Op) {
+		for _, stage := range stagesOf(c.Kind) {
 			c := c
 			c.Stage = stage
 			if c.Digits[0] > 4 && stage != choose.AnyDifference {
@@ -795,7 +797,7 @@ func TestOtherStagesPartition(t *testing.T) {
 			sum += space(t, c).Fits().Big().Uint64()
 		}
 		if all := space(t, c).Fits().Big().Uint64(); sum != all {
-			t.Errorf("%s of %v: the stages hold %d of %d", c.Op, c.Digits, sum, all)
+			t.Errorf("%s of %v: the stages hold %d of %d", c.Kind, c.Digits, sum, all)
 		}
 	}
 }
@@ -804,7 +806,7 @@ func TestOtherStagesPartition(t *testing.T) {
 func TestLeast(t *testing.T) {
 	for _, stage := range choose.Stages() {
 		for n := 1; n <= 6; n++ {
-			c := choose.Choice{Op: stage.Op(), Stage: stage, Digits: slices.Repeat([]int{n}, stage.Numbers())}
+			c := choose.Choice{Kind: stage.Kind(), Stage: stage, Digits: slices.Repeat([]int{n}, stage.Numbers())}
 			if stage == choose.ThreeAddends && n > 4 || n > 1 && (stage == choose.FirstSnake || stage == choose.SecondSnake) {
 				continue // those are any sum, and no bars
 			}
@@ -840,7 +842,7 @@ func TestFit(t *testing.T) {
 		if !slices.Equal(got, c.want) || !slices.Equal(c.stage.Fit(got), got) {
 			t.Errorf("%s: %v becomes %v, wanted %v", c.stage, c.digits, got, c.want)
 		}
-		if space(t, choose.Choice{Op: c.stage.Op(), Stage: c.stage, Digits: got}).Fits().IsZero() {
+		if space(t, choose.Choice{Kind: c.stage.Kind(), Stage: c.stage, Digits: got}).Fits().IsZero() {
 			t.Errorf("%s of %v has no problem", c.stage, got)
 		}
 	}
@@ -934,4 +936,8 @@ func BenchmarkDrawAThousand(b *testing.B) {
 	for b.Loop() {
 		s.Draw(1_000, 7)
 	}
+}
+
+func stagesOf(kind task.Kind) []choose.StageID {
+	return slices.DeleteFunc(choose.Stages(), func(s choose.StageID) bool { return s.Kind() != kind })
 }

@@ -1,6 +1,9 @@
 package choose
 
-import "vineswap/core/place"
+import (
+	"vineswap/core/place"
+	"vineswap/core/problem"
+)
 
 // Bounds of what one column can hold.
 const (
@@ -183,7 +186,7 @@ func (c *column) single() {
 // sharing and trays comes first.
 func (c *Choice) columns() []column {
 	var all []column
-	if c.op() == Share || c.op() == Trays {
+	if c.kind() == problem.Sharing || c.kind() == problem.Trays {
 		by := column{by: true, slots: []slot{{number: 1, low: fewestBy, high: mostBy}}}
 		if c.By > 0 {
 			by.slots[0].low, by.slots[0].high = c.By, c.By
@@ -193,7 +196,7 @@ func (c *Choice) columns() []column {
 	}
 	for i := range c.Top() + 1 {
 		p := i
-		if c.op() == Share {
+		if c.kind() == problem.Sharing {
 			p = c.Top() - i
 		}
 		all = append(all, c.column(p))
@@ -216,10 +219,10 @@ func (c *Choice) column(p place.Place) column {
 		}
 		col.slots = append(col.slots, s)
 	}
-	switch c.op() {
-	case Join:
+	switch c.kind() {
+	case problem.Sum:
 		col.joining(c, c.Stage.rule(c.Top()).cut)
-	case Take:
+	case problem.Difference:
 		col.taking()
 	default:
 		col.single()
@@ -230,7 +233,7 @@ func (c *Choice) column(p place.Place) column {
 // noZero tells whether a number may have no 0 in a place. In taking the smaller
 // number is free.
 func (c *Choice) noZero(number int, p place.Place) bool {
-	if c.op() == Take && number > 0 {
+	if c.kind() == problem.Difference && number > 0 {
 		return false
 	}
 	return c.Zeros == No || c.ZeroAt[p] == No

@@ -1,6 +1,9 @@
 package choose
 
-import "vineswap/core/place"
+import (
+	"vineswap/core/place"
+	"vineswap/core/problem"
+)
 
 // Digits is a set of digits, one bit each.
 type Digits uint16
@@ -65,12 +68,12 @@ func (s *Space) Lanes() (lanes []Lane, by Digits) {
 // written is the digit of the result in a column.
 func (s *Space) written(col *column, from state, f profile) int {
 	var out outcome
-	switch s.choice.op() {
-	case Take:
+	switch s.choice.kind() {
+	case problem.Difference:
 		out, _ = s.take(col, &from, f)
-	case Share:
+	case problem.Sharing:
 		out, _ = s.share(col, from, f)
-	case Trays:
+	case problem.Trays:
 		out, _ = s.fillTrays(from, f)
 	default:
 		out, _ = s.join(col, from, f)

@@ -6,6 +6,7 @@ import (
 	"sort"
 
 	"vineswap/core/place"
+	"vineswap/core/problem"
 )
 
 // Space is the set of all problems that fit a choice. Its order is fixed: At
@@ -185,7 +186,7 @@ func (s *Space) at(index Count) []place.Number {
 }
 
 func (s *Space) numbers() int {
-	if op := s.choice.op(); op == Share || op == Trays {
+	if op := s.choice.kind(); op == problem.Sharing || op == problem.Trays {
 		return 2
 	}
 	return len(s.choice.Digits)

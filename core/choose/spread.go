@@ -5,6 +5,8 @@ import (
 	"slices"
 
 	"vineswap/core/place"
+	"vineswap/core/problem"
+	"vineswap/core/task"
 )
 
 // Spread draws a set of n different problems for a sheet or a row of lessons: the
@@ -14,7 +16,7 @@ import (
 // where fewer fit. The same seed gives the same set.
 func (s *Space) Spread(n int, seed uint64) [][]place.Number {
 	parts := s.parts(n)
-	picked := picking{seen: map[[2]int]int{}, alike: map[string]bool{}, op: s.choice.op()}
+	picked := picking{seen: map[[2]int]int{}, alike: map[string]bool{}, kind: s.choice.kind()}
 	for n > 0 && len(parts) > 0 {
 		share := max(1, n/len(parts))
 		extra := n - share*len(parts)
@@ -96,7 +98,7 @@ func gentleness(swaps place.Holding) int {
 
 // picking is a set as it grows.
 type picking struct {
-	op       Op
+	kind     task.Kind
 	problems [][]place.Number
 	seen     map[[2]int]int  // how often two digits have met
 	alike    map[string]bool // the numbers of problems that are in it, in order of size
@@ -141,7 +143,7 @@ func (k *picking) add(numbers []place.Number) {
 // the numbers are sorted.
 func (k *picking) key(numbers []place.Number) string {
 	sorted := slices.Clone(numbers)
-	if k.op == Join {
+	if k.kind == problem.Sum {
 		slices.Sort(sorted)
 	}
 	key := ""
@@ -166,7 +168,7 @@ func (k *picking) pairs(numbers []place.Number) [][2]int {
 	for p := range place.HighestOf(numbers) + 1 {
 		for i := 1; i < len(numbers); i++ {
 			a, b := numbers[i-1].Digit(p), numbers[i].Digit(p)
-			if k.op == Share || k.op == Trays {
+			if k.kind == problem.Sharing || k.kind == problem.Trays {
 				b = int(numbers[1])
 			}
 			if a > 0 && b > 0 {
@@ -184,32 +186,18 @@ func (k *picking) gentle(c Choice) [][]place.Number {
 		return [][]place.Number{}
 	}
 	slices.SortStableFunc(k.problems, func(a, b []place.Number) int {
-		return cmp.Or(cmp.Compare(gentleness(c.op().swaps(a)), gentleness(c.op().swaps(b))), cmp.Compare(largest(a), largest(b)))
+		return cmp.Or(cmp.Compare(gentleness(swapsOf(c.kind(), a)), gentleness(swapsOf(c.kind(), b))), cmp.Compare(largest(a), largest(b)))
 	})
 	return k.problems
 }
 
 func largest(numbers []place.Number) place.Number { return slices.Max(numbers) }
 
-// swaps tells which places of a problem swap: 1 for each.
-func (op Op) swaps(numbers []place.Number) place.Holding {
+// swapsOf tells which places of a problem swap: 1 for each.
+func swapsOf(kind task.Kind, numbers []place.Number) place.Holding {
 	var swaps place.Holding
-	switch op {
-	case Take:
-		for _, c := range place.TakingColumns(numbers[0], numbers[1]) {
-			swaps[c.Place] = bit(c.Came)
-		}
-	case Share:
-		for _, c := range place.SharingColumns(numbers[0], int(numbers[1])) {
-			swaps[c.Place] = bit(c.Left > 0)
-		}
-	case Trays:
-		numbers = slices.Repeat(numbers[:1], int(numbers[1]))
-		fallthrough
-	default:
-		for _, c := range place.Columns(numbers) {
-			swaps[c.Place] = bit(c.Swaps())
-		}
+	for _, c := range problem.Of(kind, numbers...).Columns() {
+		swaps[c.Place] = bit(c.Swaps)
 	}
 	return swaps
 }

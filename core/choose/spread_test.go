@@ -9,7 +9,9 @@ import (
 
 	"vineswap/core/choose"
 	"vineswap/core/place"
+	"vineswap/core/problem"
 	"vineswap/core/swap"
+	"vineswap/core/task"
 )
 
 func TestSpread(t *testing.T) {
@@ -24,9 +26,9 @@ func TestSpread(t *testing.T) {
 		{"what does not divide goes to the gentle", choose.Choice{Digits: []int{2, 2}}, 6, "[- - o o t ot]"},
 		{"a stage with two kinds", choose.Choice{Digits: []int{4, 4}, Stage: choose.OneSwapHigher}, 4, "[t t h h]"},
 		{"more kinds than problems", choose.Choice{Digits: []int{3, 3}}, 3, "[- t oh]"},
-		{"taking", choose.Choice{Op: choose.Take, Digits: []int{3, 3}}, 4, "[- o t ot]"},
-		{"sharing with a rest", choose.Choice{Op: choose.Share, Digits: []int{2}, Rest: choose.Yes}, 4, "[o o ot ot]"},
-		{"trays", choose.Choice{Op: choose.Trays, Digits: []int{2}}, 4, "[- o t ot]"},
+		{"taking", choose.Choice{Kind: problem.Difference, Digits: []int{3, 3}}, 4, "[- o t ot]"},
+		{"sharing with a rest", choose.Choice{Kind: problem.Sharing, Digits: []int{2}, Rest: choose.Yes}, 4, "[o o ot ot]"},
+		{"trays", choose.Choice{Kind: problem.Trays, Digits: []int{2}}, 4, "[- o t ot]"},
 		{"fewer than asked for", choose.Choice{Digits: []int{1, 1}, MakesTen: choose.Yes}, 9, "[o o o o o]"},
 		{"none", choose.Choice{Digits: []int{1, 1}, Zeros: choose.Yes}, 3, "[]"},
 	} {
@@ -34,7 +36,7 @@ func TestSpread(t *testing.T) {
 			var got []string
 			set := space(t, c.choice).Spread(c.n, 7)
 			for _, numbers := range set {
-				got = append(got, kindOf(t, c.choice.Op, numbers))
+				got = append(got, kindOf(t, c.choice.Kind, numbers))
 			}
 			if fmt.Sprint(got) != c.want {
 				t.Errorf("%v swaps %v, wanted %s", set, got, c.want)
@@ -44,7 +46,7 @@ func TestSpread(t *testing.T) {
 }
 
 // kindOf names the places that swap by their first letters.
-func kindOf(t *testing.T, op choose.Op, numbers []place.Number) string {
+func kindOf(t *testing.T, op task.Kind, numbers []place.Number) string {
 	trace, err := swap.Solve(problemOf(op, ints(numbers)))
 	if err != nil {
 		t.Fatal(err)
@@ -66,7 +68,7 @@ func kindOf(t *testing.T, op choose.Op, numbers []place.Number) string {
 func TestSpreadLaws(t *testing.T) {
 	rng := rand.New(rand.NewPCG(3, 9))
 	for range 120 {
-		op := choose.Ops()[rng.IntN(4)]
+		op := choose.Kinds()[rng.IntN(4)]
 		c := randomChoice(rng, op, shapes[op][len(shapes[op])-1-rng.IntN(2)])
 		s := space(t, c)
 		worked := s.Draw(5, 1)
@@ -80,7 +82,7 @@ func TestSpreadLaws(t *testing.T) {
 		before := -1
 		for _, numbers := range set {
 			sorted := slices.Clone(numbers)
-			if op == choose.Join {
+			if op == problem.Sum {
 				slices.Sort(sorted)
 			}
 			key := fmt.Sprint(sorted)
@@ -148,9 +150,9 @@ func BenchmarkCountSixOfSix(b *testing.B) {
 		"stage":  {Digits: six, Stage: choose.AnySum, Zeros: choose.Yes, Facts: choose.UpToTen},
 		"pairs":  {Digits: six, Zeros: choose.Yes, MakesTen: choose.No, Doubles: choose.No, Made: choose.Wants{choose.Any, choose.Yes}},
 		"yes":    {Digits: six, Zeros: choose.Yes, MakesTen: choose.Yes, Doubles: choose.Yes, Several: choose.Wants{choose.Yes, choose.Yes}},
-		"taking": {Op: choose.Take, Digits: []int{6, 6}, Stage: choose.AnyDifference, Cross: choose.Yes, Row: choose.Yes, Zeros: choose.Yes},
-		"trays":  {Op: choose.Trays, Digits: []int{6}, Stage: choose.EqualTraysSwap, Zeros: choose.Yes},
-		"share":  {Op: choose.Share, Digits: []int{6}, Stage: choose.ShareSwap, Zeros: choose.Yes},
+		"taking": {Kind: problem.Difference, Digits: []int{6, 6}, Stage: choose.AnyDifference, Cross: choose.Yes, Row: choose.Yes, Zeros: choose.Yes},
+		"trays":  {Kind: problem.Trays, Digits: []int{6}, Stage: choose.EqualTraysSwap, Zeros: choose.Yes},
+		"share":  {Kind: problem.Sharing, Digits: []int{6}, Stage: choose.ShareSwap, Zeros: choose.Yes},
 	} {
 		b.Run(name, func(b *testing.B) {
 			for b.Loop() {

@@ -7,6 +7,8 @@ import (
 	"strings"
 
 	"vineswap/core/place"
+	"vineswap/core/problem"
+	"vineswap/core/task"
 )
 
 // StageID names a stage of the ladder as strand/stage.
@@ -59,22 +61,17 @@ func Stages() []StageID {
 	}
 }
 
-// StagesFor returns the stages of one operation.
-func StagesFor(op Op) []StageID {
-	return slices.DeleteFunc(Stages(), func(s StageID) bool { return s.Op() != op })
-}
-
-// Op returns the operation of a stage that numbers can be chosen for.
-func (s StageID) Op() Op {
+// Kind returns the kind of problem of a stage that numbers can be chosen for.
+func (s StageID) Kind() task.Kind {
 	switch {
 	case s == EqualTrays || s == EqualTraysSwap:
-		return Trays
+		return problem.Trays
 	case strings.HasPrefix(string(s), "taking/"):
-		return Take
+		return problem.Difference
 	case strings.HasPrefix(string(s), "sharing/"):
-		return Share
+		return problem.Sharing
 	}
-	return Join
+	return problem.Sum
 }
 
 // ParseStage reads the id of a stage that numbers can be chosen for.
@@ -228,8 +225,8 @@ func (s StageID) Laid() bool {
 
 // Numbers returns how many numbers the stage needs at least.
 func (s StageID) Numbers() int {
-	switch s.Op() {
-	case Share, Trays:
+	switch s.Kind() {
+	case problem.Sharing, problem.Trays:
 		return 1
 	}
 	switch s {
@@ -248,9 +245,9 @@ func StageOf(numbers []place.Number) StageID {
 	var swaps []place.Column
 	made := false
 	for _, c := range place.Columns(numbers) {
-		if c.Swaps() {
+		if c.Swaps {
 			swaps = append(swaps, c)
-			made = made || c.MadeBySwap()
+			made = made || c.Made
 		}
 	}
 	switch {
@@ -278,10 +275,10 @@ func StageOfTaking(larger, smaller place.Number) StageID {
 	came, zeros, row := 0, 0, 0
 	columns := place.TakingColumns(larger, smaller)
 	for _, c := range columns {
-		if c.Came {
+		if c.Swaps {
 			came++
 		}
-		if row++; !c.Crossed() {
+		if row++; !c.Crossed {
 			row = 0
 		}
 		zeros = max(zeros, row)
@@ -297,7 +294,7 @@ func StageOfTaking(larger, smaller place.Number) StageID {
 		return TakeSeveralSwaps
 	case came == 0:
 		return TakeNoSwap
-	case columns[place.Ones].Came:
+	case columns[place.Ones].Swaps:
 		return TakeOneSwapTens
 	}
 	return TakeOneSwapHigher
@@ -307,10 +304,10 @@ func StageOfTaking(larger, smaller place.Number) StageID {
 func StageOfSharing(n place.Number, sharers int) StageID {
 	stage := ShareEven
 	for _, c := range place.SharingColumns(n, sharers) {
-		if c.Place == place.Ones && c.Left > 0 {
+		if c.Place == place.Ones && c.Swaps {
 			return ShareRemainder
 		}
-		if c.Left > 0 {
+		if c.Swaps {
 			stage = ShareSwap
 		}
 	}
@@ -320,7 +317,7 @@ func StageOfSharing(n place.Number, sharers int) StageID {
 // StageOfTrays returns the stage that equal trays belong to.
 func StageOfTrays(n place.Number, trays int) StageID {
 	for _, c := range place.Columns(slices.Repeat([]place.Number{n}, trays)) {
-		if c.Swaps() {
+		if c.Swaps {
 			return EqualTraysSwap
 		}
 	}

@@ -1,6 +1,9 @@
 package choose
 
-import "vineswap/core/place"
+import (
+	"vineswap/core/place"
+	"vineswap/core/problem"
+)
 
 // state is what the programme remembers between two columns. What no wish asks
 // for stays at its zero value.
@@ -39,12 +42,12 @@ func (s *Space) step(col *column, from state, filled profile) (to state, ok bool
 	}
 	var out outcome
 	to = from
-	switch c.op() {
-	case Take:
+	switch c.kind() {
+	case problem.Difference:
 		out, ok = s.take(col, &to, filled)
-	case Share:
+	case problem.Sharing:
 		out, ok = s.share(col, from, filled)
-	case Trays:
+	case problem.Trays:
 		out, ok = s.fillTrays(from, filled)
 	default:
 		out, ok = s.join(col, from, filled)
@@ -63,7 +66,7 @@ func (s *Space) allowed(p place.Place, out outcome) bool {
 	if c.lacks(p, out.count) {
 		return false
 	}
-	adds := c.op() == Join || c.op() == Trays
+	adds := c.kind() == problem.Sum || c.kind() == problem.Trays
 	if adds && p == c.Top() && c.lacks(p+1, out.carry) {
 		return false
 	}
@@ -79,7 +82,7 @@ func (s *Space) remember(to *state, p place.Place, out outcome) {
 	if s.choice.Zeros == Yes {
 		to.zero = to.zero || out.zero
 	}
-	if s.counts && out.swaps && (s.choice.op() != Share || p > place.Ones) {
+	if s.counts && out.swaps && (s.choice.kind() != problem.Sharing || p > place.Ones) {
 		to.swaps = min(to.swaps+1, manySwaps)
 	}
 	if s.rule.made == Yes {
@@ -180,7 +183,7 @@ func (s *Space) accepts(end state) bool {
 	if s.counts && (end.swaps < r.fewest || r.most < manySwaps && end.swaps > r.most) {
 		return false
 	}
-	if c.op() == Take {
+	if c.kind() == problem.Difference {
 		crossed, inRow := end.row > 0, end.row >= manyZeros
 		return end.carry == 0 && end.differ && c.Cross.allows(crossed) && r.cross.allows(crossed) && c.Row.allows(inRow) && r.row.allows(inRow)
 	}

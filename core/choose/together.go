@@ -4,6 +4,8 @@ import (
 	"slices"
 
 	"vineswap/core/place"
+	"vineswap/core/problem"
+	"vineswap/core/task"
 )
 
 // Wish is one thing that a choice asks for and that can be let go on its own.
@@ -46,15 +48,15 @@ func (k WishKind) OfPlace() bool {
 }
 
 // unsuited lists the kinds that an operation does not know.
-var unsuited = map[Op][]WishKind{
-	Join:  {Crossing, InARow, Remainder, Sharers},
-	Take:  {AtOnce, ToNothing, Remainder, Sharers},
-	Share: {ByBelow, ToNothing, Crossing, InARow, Tens, Twins, Limited},
-	Trays: {Crossing, InARow, Remainder, Tens, Twins},
+var unsuited = map[task.Kind][]WishKind{
+	problem.Sum:        {Crossing, InARow, Remainder, Sharers},
+	problem.Difference: {AtOnce, ToNothing, Remainder, Sharers},
+	problem.Sharing:    {ByBelow, ToNothing, Crossing, InARow, Tens, Twins, Limited},
+	problem.Trays:      {Crossing, InARow, Remainder, Tens, Twins},
 }
 
 // Suits tells whether wishes of the kind can be asked of an operation.
-func (k WishKind) Suits(op Op) bool { return !slices.Contains(unsuited[op], k) }
+func (k WishKind) Suits(kind task.Kind) bool { return !slices.Contains(unsuited[kind], k) }
 
 // byPlaces returns the wishes of places of a kind.
 func (c *Choice) byPlaces(k WishKind) *Wants {

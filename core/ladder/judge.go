@@ -10,7 +10,7 @@ import (
 	"vineswap/core/choose"
 	"vineswap/core/place"
 	"vineswap/core/slip"
-	"vineswap/core/swap"
+	"vineswap/core/task"
 )
 
 // State is how a child stands at a stage.
@@ -74,9 +74,9 @@ type Event struct {
 
 // Wrong is a wrong answer among the grounds of a judgement.
 type Wrong struct {
-	Problem swap.Problem
-	Answer  string
-	Day     book.Day
+	Task   task.Task
+	Answer string
+	Day    book.Day
 }
 
 // Grounds are what a judgement rests on.
@@ -232,10 +232,7 @@ func (j *judge) slip() slip.ID {
 	counts := map[slip.ID]int{}
 	var best slip.ID
 	for _, o := range wrongOf(j.recent) {
-		if !o.Answer.Read {
-			continue
-		}
-		for _, id := range slip.Explains(slip.Operation(o.Problem.Kind.Operation()), o.Problem.Numbers, int(o.Answer.Number)) {
+		for _, id := range o.Task.Explains(o.Answer) {
 			if counts[id]++; counts[id] >= 2 && counts[id] > counts[best] {
 				best = id
 			}
@@ -276,13 +273,13 @@ func (j *judge) grounds() Grounds {
 		if independent(o) {
 			g.Alone++
 			days[o.Day] = true
-			shown := kinds(o.Problem, j.stage.ID)
+			shown := kinds(o.Task, j.stage.ID)
 			g.Missing = slices.DeleteFunc(g.Missing, func(p place.Place) bool { return slices.Contains(shown, p) })
 		}
 	}
 	g.Days = len(days)
 	for _, o := range wrongOf(j.recent) {
-		g.Wrong = append(g.Wrong, Wrong{o.Problem, o.Answer.Text, o.Day})
+		g.Wrong = append(g.Wrong, Wrong{o.Task, o.Answer, o.Day})
 	}
 	g.Of, g.Slip = len(j.recent), j.slip()
 	return g

@@ -13,8 +13,8 @@ import (
 	"vineswap/core/choose"
 	"vineswap/core/ladder"
 	"vineswap/core/place"
+	"vineswap/core/problem"
 	"vineswap/core/say"
-	"vineswap/core/swap"
 )
 
 const today = book.Day(20_000) // 4 October 2024
@@ -38,11 +38,11 @@ func history(t testing.TB, stage choose.StageID, text string) []ladder.Event {
 			continue
 		}
 		asked, answer, _ := strings.Cut(words[1], "=")
-		p, err := swap.Parse(asked)
+		p, err := problem.Parse(asked)
 		if err != nil {
 			t.Fatal(err)
 		}
-		o := book.Observation{Problem: p, Stage: stage, Manner: book.Pieces, Help: book.Help(words[2]), Answer: book.ReadAnswer(answer), Came: book.Typed, Runs: 1, Day: day}
+		o := book.Observation{Task: p.Task(), Stage: stage, Manner: book.Pieces, Help: book.Help(words[2]), Answer: answer, Came: book.Typed, Runs: 1, Day: day}
 		for _, word := range words[3:] {
 			switch {
 			case word == "default":
@@ -343,7 +343,7 @@ func TestLawsOfJudging(t *testing.T) {
 		for day := today - 30; day <= today; day += book.Day(1 + rng.IntN(6)) {
 			a, b := rng.IntN(90)+10, rng.IntN(90)+10
 			answer := fmt.Sprint(a + b - rng.IntN(2)*10)
-			o := book.Observation{Problem: swap.SumOf(num(a), num(b)), Manner: book.Pieces, Help: book.Helps()[rng.IntN(5)], Answer: book.ReadAnswer(answer), Came: book.Typed, Runs: 1, Day: day}
+			o := book.Observation{Task: problem.SumOf(num(a), num(b)).Task(), Manner: book.Pieces, Help: book.Helps()[rng.IntN(5)], Answer: answer, Came: book.Typed, Runs: 1, Day: day}
 			if o.Right() && (o.Help == book.Alone || o.Help == book.Explains) {
 				days[day] = true
 			}

@@ -9,7 +9,8 @@ import (
 	"vineswap/core/book"
 	"vineswap/core/choose"
 	"vineswap/core/place"
-	"vineswap/core/swap"
+	"vineswap/core/problem"
+	"vineswap/core/task"
 )
 
 // Strand is a row of stages that build on one another.
@@ -32,7 +33,7 @@ type Stage struct {
 	// row of stages of strands that are not built counts as met.
 	After   [][]choose.StageID
 	Kinds   []place.Place // the places whose swap the stage asks for, one by one
-	Example swap.Problem
+	Example task.Task
 }
 
 // StrandOf returns the strand that a stage belongs to.
@@ -61,25 +62,25 @@ var (
 
 var stages = map[Strand][]Stage{
 	Joining: {
-		{choose.FirstSnake, snake, after("tens/full-ten"), nil, swap.SumOf(6, 4, 7, 3)},
-		{choose.SecondSnake, snake, after(choose.FirstSnake), nil, swap.SumOf(7, 5, 8)},
-		{choose.NoSwap, all, numbersFirst, nil, swap.SumOf(23, 45)},
-		{choose.OneSwapOnes, all, after(choose.NoSwap, "places/four-kinds"), hto[:1], swap.SumOf(27, 45)},
-		{choose.OneSwapHigher, all, after(choose.OneSwapOnes), hto[1:], swap.SumOf(283, 154)},
-		{choose.SeveralSwaps, all, after(choose.OneSwapHigher), hto, swap.SumOf(276, 158)},
-		{choose.SwapMakesSwap, all, after(choose.SeveralSwaps), hto[1:], swap.SumOf(248, 153)},
-		{choose.NewPlace, all, after(choose.OneSwapOnes), nil, swap.SumOf(675, 480)},
-		{choose.ThreeAddends, all, after(choose.SeveralSwaps), nil, swap.SumOf(16, 27, 38)},
-		{choose.AnySum, all, after(choose.SwapMakesSwap, choose.NewPlace, choose.ThreeAddends), nil, swap.SumOf(40_960, 9_870)},
+		{choose.FirstSnake, snake, after("tens/full-ten"), nil, problem.SumOf(6, 4, 7, 3).Task()},
+		{choose.SecondSnake, snake, after(choose.FirstSnake), nil, problem.SumOf(7, 5, 8).Task()},
+		{choose.NoSwap, all, numbersFirst, nil, problem.SumOf(23, 45).Task()},
+		{choose.OneSwapOnes, all, after(choose.NoSwap, "places/four-kinds"), hto[:1], problem.SumOf(27, 45).Task()},
+		{choose.OneSwapHigher, all, after(choose.OneSwapOnes), hto[1:], problem.SumOf(283, 154).Task()},
+		{choose.SeveralSwaps, all, after(choose.OneSwapHigher), hto, problem.SumOf(276, 158).Task()},
+		{choose.SwapMakesSwap, all, after(choose.SeveralSwaps), hto[1:], problem.SumOf(248, 153).Task()},
+		{choose.NewPlace, all, after(choose.OneSwapOnes), nil, problem.SumOf(675, 480).Task()},
+		{choose.ThreeAddends, all, after(choose.SeveralSwaps), nil, problem.SumOf(16, 27, 38).Task()},
+		{choose.AnySum, all, after(choose.SwapMakesSwap, choose.NewPlace, choose.ThreeAddends), nil, problem.SumOf(40_960, 9_870).Task()},
 	},
 	Taking: {
-		{choose.TakeNoSwap, all, numbersFirst, nil, swap.DifferenceOf(68, 23)},
-		{choose.TakeOneSwapTens, all, after(choose.TakeNoSwap, "places/four-kinds"), hto[:1], swap.DifferenceOf(62, 38)},
-		{choose.TakeOneSwapHigher, all, after(choose.TakeOneSwapTens), hto[1:], swap.DifferenceOf(528, 163)},
-		{choose.TakeSeveralSwaps, all, after(choose.TakeOneSwapHigher), hto, swap.DifferenceOf(523, 138)},
-		{choose.AcrossOneZero, all, after(choose.TakeSeveralSwaps, "places/zero-in-a-place"), nil, swap.DifferenceOf(503, 128)},
-		{choose.AcrossZeros, all, after(choose.AcrossOneZero), nil, swap.DifferenceOf(5003, 128)},
-		{choose.AnyDifference, all, after(choose.AcrossZeros), nil, swap.DifferenceOf(40_960, 9_870)},
+		{choose.TakeNoSwap, all, numbersFirst, nil, problem.DifferenceOf(68, 23).Task()},
+		{choose.TakeOneSwapTens, all, after(choose.TakeNoSwap, "places/four-kinds"), hto[:1], problem.DifferenceOf(62, 38).Task()},
+		{choose.TakeOneSwapHigher, all, after(choose.TakeOneSwapTens), hto[1:], problem.DifferenceOf(528, 163).Task()},
+		{choose.TakeSeveralSwaps, all, after(choose.TakeOneSwapHigher), hto, problem.DifferenceOf(523, 138).Task()},
+		{choose.AcrossOneZero, all, after(choose.TakeSeveralSwaps, "places/zero-in-a-place"), nil, problem.DifferenceOf(503, 128).Task()},
+		{choose.AcrossZeros, all, after(choose.AcrossOneZero), nil, problem.DifferenceOf(5003, 128).Task()},
+		{choose.AnyDifference, all, after(choose.AcrossZeros), nil, problem.DifferenceOf(40_960, 9_870).Task()},
 	},
 }
 
@@ -94,6 +95,15 @@ func StageByID(id choose.StageID) (Stage, bool) {
 		return Stage{}, false
 	}
 	return list[i], true
+}
+
+// Credit is the stage that a task counts for: the one for which it was chosen or,
+// where it was typed, the one that it belongs to.
+func Credit(t task.Task, chosen choose.StageID) choose.StageID {
+	if chosen != "" {
+		return chosen
+	}
+	return book.StageOf(t)
 }
 
 // BuildsOn tells whether work at a stage uses what an earlier one teaches.
@@ -118,21 +128,17 @@ var buildsOn = func() map[choose.StageID]map[choose.StageID]bool {
 	return all
 }()
 
-// kinds returns the places whose swap a problem shows, of those that its stage
+// kinds returns the places whose swap a task shows, of those that its stage
 // asks for.
-func kinds(p swap.Problem, stage choose.StageID) []place.Place {
-	var shown []place.Place
-	if p.Kind == swap.Difference {
-		for _, c := range place.TakingColumns(p.Numbers[0], p.Numbers[1]) {
-			if c.Came {
-				shown = append(shown, c.Place)
-			}
-		}
-		return shown
+func kinds(t task.Task, stage choose.StageID) []place.Place {
+	of := problem.Swap
+	if stage == choose.SwapMakesSwap {
+		of = problem.Made
 	}
-	for _, c := range place.Columns(p.Numbers) {
-		if c.Swaps() && (stage != choose.SwapMakesSwap || c.MadeBySwap()) {
-			shown = append(shown, c.Place)
+	var shown []place.Place
+	for _, p := range place.All() {
+		if slices.Contains(t.Shows(), of(p)) {
+			shown = append(shown, p)
 		}
 	}
 	return shown

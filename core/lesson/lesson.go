@@ -1,4 +1,4 @@
-// Package lesson is a lesson in hand: which problems, with which material and
+// Package lesson is a lesson in hand: which tasks, with which material and
 // children, and how far it has come.
 package lesson
 
@@ -7,12 +7,14 @@ import (
 	"fmt"
 	"slices"
 
-	"vineswap/core/book"
 	"vineswap/core/choose"
+	"vineswap/core/ladder"
 	"vineswap/core/material"
 	"vineswap/core/place"
+	"vineswap/core/problem"
 	"vineswap/core/say"
 	"vineswap/core/swap"
+	"vineswap/core/task"
 )
 
 // Stand is how far a lesson has come.
@@ -28,17 +30,33 @@ const (
 // MostChildren is how many children a presentation is for; none is a rehearsal.
 const MostChildren = 4
 
-// MostProblems is how many problems a lesson has room for.
-const MostProblems = 24
+// MostTasks is how many tasks a lesson has room for.
+const MostTasks = 24
 
 // Child is a learner who sits at the mat.
 type Child struct{ ID, Name string }
 
-// Lesson is a row of problems presented to some children.
+// Item is a task of a lesson with the stage for which it was chosen; none where it
+// was typed by hand.
+type Item struct {
+	Task  task.Task
+	Stage choose.StageID
+}
+
+// Items are problems that were chosen for a stage.
+func Items(stage choose.StageID, problems ...problem.Problem) []Item {
+	items := make([]Item, len(problems))
+	for i, p := range problems {
+		items[i] = Item{p.Task(), stage}
+	}
+	return items
+}
+
+// Lesson is a row of tasks presented to some children. They may be of several
+// kinds.
 type Lesson struct {
-	Problems []swap.Problem
-	Problem  int            // which of them is in hand
-	Stage    choose.StageID // what the numbers were chosen for; empty by hand
+	Items    []Item
+	Nth      int // which of them is in hand
 	Material material.Kind
 	Children []string // ids, in the order in which they take turns
 	Stand    Stand
@@ -50,28 +68,28 @@ var (
 	ErrEnded    = errors.New("this lesson has ended")
 	ErrChildren = fmt.Errorf("a presentation is for at most %d children", MostChildren)
 	ErrTwice    = errors.New("a child sits at the mat once")
-	ErrProblem  = errors.New("the lesson has no such problem")
-	ErrFull     = fmt.Errorf("a lesson has at most %d problems", MostProblems)
-	ErrNoMore   = errors.New("there is no other problem like it")
-	ErrNothing  = errors.New("a lesson needs a problem")
+	ErrTask     = errors.New("the lesson has no such task")
+	ErrFull     = fmt.Errorf("a lesson has at most %d tasks", MostTasks)
+	ErrNoMore   = errors.New("there is no other task like it")
+	ErrNothing  = errors.New("a lesson needs a task")
 	ErrStand    = errors.New("a lesson is gathering, on the mat or ended")
+	ErrNoMat    = errors.New("this kind of task is not shown on the mat yet")
 )
 
-// New opens a lesson on problems, ready to gather. The stage is that of the
-// first problem where none is given.
-func New(problems []swap.Problem, stage choose.StageID, kind material.Kind, children []string) (Lesson, error) {
-	if len(problems) == 0 {
+// New opens a lesson on tasks, ready to gather.
+func New(items []Item, kind material.Kind, children []string) (Lesson, error) {
+	if len(items) == 0 {
 		return Lesson{}, ErrNothing
 	}
-	for _, p := range problems {
-		if err := p.Valid(); err != nil {
+	if len(items) > MostTasks {
+		return Lesson{}, ErrFull
+	}
+	for _, item := range items {
+		if err := item.Task.Valid(); err != nil {
 			return Lesson{}, err
 		}
 	}
-	if stage == "" {
-		stage = book.StageOf(problems[0])
-	}
-	l := Lesson{Problems: problems, Stage: stage, Material: kind, Stand: Gathering, At: swap.Position{Phase: swap.Before}}
+	l := Lesson{Items: items, Material: kind, Stand: Gathering, At: swap.Position{Phase: swap.Before}}
 	return l.With(Change{Children: children})
 }
 
@@ -81,9 +99,9 @@ type Change struct {
 	Material *material.Kind
 	Stand    *Stand
 	At       *swap.Position
-	Method   swap.Method   // the class's, by which At is found
-	Problem  *int          // which of the problems is taken in hand, from its beginning
-	Add      *swap.Problem // one more problem, taken in hand
+	Method   swap.Method // the class's, by which At is found
+	Nth      *int        // which of the tasks is taken in hand, from its beginning
+	Add      *Item       // one more task, taken in hand
 }
 
 // With returns the lesson with a change made. Nothing is changed when an error
@@ -114,25 +132,25 @@ func (l Lesson) With(c Change) (Lesson, error) {
 	return next, nil
 }
 
-// turnTo takes a problem in hand, and a step of it.
+// turnTo takes a task in hand, and a step of it.
 func (l *Lesson) turnTo(c Change) error {
 	if c.Add != nil {
 		if err := l.add(*c.Add); err != nil {
 			return err
 		}
-		last := len(l.Problems) - 1
-		c.Problem = &last
+		last := len(l.Items) - 1
+		c.Nth = &last
 	}
-	if c.Problem != nil {
-		if *c.Problem < 0 || *c.Problem >= len(l.Problems) {
-			return fmt.Errorf("%w: %d", ErrProblem, *c.Problem)
+	if c.Nth != nil {
+		if *c.Nth < 0 || *c.Nth >= len(l.Items) {
+			return fmt.Errorf("%w: %d", ErrTask, *c.Nth)
 		}
-		l.Problem, l.At, l.Stand = *c.Problem, swap.Position{Phase: swap.Before}, OnTheMat
+		l.Nth, l.At, l.Stand = *c.Nth, swap.Position{Phase: swap.Before}, OnTheMat
 	}
 	if c.At == nil {
 		return nil
 	}
-	trace, err := c.Method.Solve(l.Current())
+	trace, err := l.solve(c.Method)
 	if err != nil {
 		return err
 	}
@@ -140,25 +158,39 @@ func (l *Lesson) turnTo(c Change) error {
 	return nil
 }
 
-func (l *Lesson) add(p swap.Problem) error {
-	if len(l.Problems) >= MostProblems {
+// solve works the task in hand; ErrNoMat where its kind has no trace.
+func (l Lesson) solve(m swap.Method) (swap.Trace, error) {
+	p, of := problem.From(l.Current().Task)
+	if !of {
+		return swap.Trace{}, ErrNoMat
+	}
+	return m.Solve(p)
+}
+
+func (l *Lesson) add(item Item) error {
+	if len(l.Items) >= MostTasks {
 		return ErrFull
 	}
-	if err := p.Valid(); err != nil {
+	if err := item.Task.Valid(); err != nil {
 		return err
 	}
-	l.Problems = append(slices.Clone(l.Problems), p)
+	l.Items = append(slices.Clone(l.Items), item)
 	return nil
 }
 
-// Another draws one more problem like the first: of its stage, with numbers of
+// Another draws one more task like the one in hand: of its stage, with numbers of
 // its lengths, and none that the lesson has already. ErrNoMore where there is
 // none.
-func (l Lesson) Another(seed uint64) (swap.Problem, error) {
-	first := l.Problems[0]
-	choice := choose.Choice{Op: choose.Op(first.Kind.Operation()), Stage: l.Stage, Laid: material.CanLayOut(max(first.Answer(), first.Numbers[0]))}
-	numbers := first.Numbers
-	if choice.Op == choose.Share || choice.Op == choose.Trays { // by as many as before
+func (l Lesson) Another(seed uint64) (Item, error) {
+	like := l.Current()
+	p, of := problem.From(like.Task)
+	if !of {
+		return Item{}, ErrNoMore
+	}
+	stage := ladder.Credit(like.Task, like.Stage)
+	choice := choose.Choice{Kind: p.Kind, Stage: stage, Laid: material.CanLayOut(p.Reach())}
+	numbers := p.Numbers
+	if p.Kind == problem.Sharing || p.Kind == problem.Trays { // by as many as before
 		numbers, choice.By = numbers[:1], int(numbers[1])
 	}
 	for _, n := range numbers {
@@ -166,16 +198,23 @@ func (l Lesson) Another(seed uint64) (swap.Problem, error) {
 	}
 	space, err := choice.Space()
 	if err != nil {
-		return swap.Problem{}, fmt.Errorf("%w: %w", ErrNoMore, err)
+		return Item{}, fmt.Errorf("%w: %w", ErrNoMore, err)
 	}
-	worked := make([][]place.Number, len(l.Problems))
-	for i, p := range l.Problems {
-		worked[i] = p.Numbers
+	for _, numbers := range space.Except(l.worked(p.Kind)).Draw(1, seed) {
+		return Item{problem.Of(p.Kind, numbers...).Task(), stage}, nil
 	}
-	for _, numbers := range space.Except(worked).Draw(1, seed) {
-		return swap.Of(first.Kind.Operation(), numbers), nil
+	return Item{}, ErrNoMore
+}
+
+// worked lists the numbers of the problems of a kind that the lesson has.
+func (l Lesson) worked(kind task.Kind) [][]place.Number {
+	var all [][]place.Number
+	for _, item := range l.Items {
+		if p, of := problem.From(item.Task); of && p.Kind == kind {
+			all = append(all, p.Numbers)
+		}
 	}
-	return swap.Problem{}, ErrNoMore
+	return all
 }
 
 // MayEstimate tells whether an estimate is still one: before anything is
@@ -184,15 +223,21 @@ func (l Lesson) MayEstimate() bool {
 	return l.Stand != Ended && BeforeCounting(l.At)
 }
 
-// Counted tells whether a place of the problem in hand has been worked.
+// Counted tells whether a place of the task in hand has been worked.
 func (l Lesson) Counted(p place.Place) bool {
 	if l.Stand == Ended || l.At.Phase == swap.Reading || l.At.Phase == swap.Checking {
 		return true
 	}
-	if l.Current().Kind == swap.Sharing { // from the highest place
+	if l.Current().Task.Kind == problem.Sharing { // from the highest place
 		return l.At.Phase == swap.Work && p >= l.At.Place
 	}
 	return l.At.Phase == swap.Work && p <= l.At.Place
+}
+
+// Off is how far an estimate lies from what is right at a task of the lesson.
+func (l Lesson) Off(nth int, estimate place.Number) int {
+	right := l.Items[nth].Task.Right()[0]
+	return int(max(estimate, right) - min(estimate, right))
 }
 
 // BeforeCounting tells whether nothing is counted yet at a position.
@@ -212,8 +257,8 @@ func seated(children []string) error {
 	return nil
 }
 
-// Current is the problem in hand.
-func (l Lesson) Current() swap.Problem { return l.Problems[l.Problem] }
+// Current is the task in hand.
+func (l Lesson) Current() Item { return l.Items[l.Nth] }
 
 // View is everything that the gather list and the mat show of a lesson.
 type View struct {
@@ -228,7 +273,7 @@ type View struct {
 // Open works out the view of a lesson in the class's words and by its method.
 // The children are those of the lesson, in its order.
 func (l Lesson) Open(w say.Words, m swap.Method, children []Child) (View, error) {
-	trace, err := m.Solve(l.Current())
+	trace, err := l.solve(m)
 	if err != nil {
 		return View{}, err
 	}

@@ -7,21 +7,23 @@ import (
 	"testing"
 
 	"vineswap/core/choose"
+	"vineswap/core/ladder"
 	"vineswap/core/lesson"
 	"vineswap/core/material"
 	"vineswap/core/paper"
 	"vineswap/core/place"
+	"vineswap/core/problem"
 	"vineswap/core/say"
 	"vineswap/core/swap"
 )
 
 func opened(t *testing.T, text string, children ...string) lesson.Lesson {
 	t.Helper()
-	p, err := swap.Parse(text)
+	p, err := problem.Parse(text)
 	if err != nil {
 		t.Fatal(err)
 	}
-	l, err := lesson.New([]swap.Problem{p}, "", material.Beads, children)
+	l, err := lesson.New(lesson.Items("", p), material.Beads, children)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -30,23 +32,23 @@ func opened(t *testing.T, text string, children ...string) lesson.Lesson {
 
 func TestNew(t *testing.T) {
 	l := opened(t, "1458+2367", "wren", "jory")
-	if l.Stage != choose.SeveralSwaps || l.Stand != lesson.Gathering || l.At.String() != "before/0" {
+	if l.Stand != lesson.Gathering || l.At.String() != "before/0" {
 		t.Errorf("opened as %+v", l)
 	}
 	for _, c := range []struct {
 		name     string
-		problems []swap.Problem
+		problems []problem.Problem
 		children []string
 		err      error
 	}{
 		{"no problem", nil, nil, lesson.ErrNothing},
-		{"taking more than there is", []swap.Problem{swap.DifferenceOf(1, 10_000)}, nil, swap.ErrLarger},
-		{"a problem of another kind", []swap.Problem{{Kind: "riddle"}}, nil, swap.ErrKind},
-		{"five children", []swap.Problem{swap.SumOf(1, 2)}, []string{"a", "b", "c", "d", "e"}, lesson.ErrChildren},
-		{"a child twice", []swap.Problem{swap.SumOf(1, 2)}, []string{"a", "a"}, lesson.ErrTwice},
+		{"taking more than there is", []problem.Problem{problem.DifferenceOf(1, 10_000)}, nil, problem.ErrLarger},
+		{"a problem of another kind", []problem.Problem{{Kind: "riddle"}}, nil, problem.ErrKind},
+		{"five children", []problem.Problem{problem.SumOf(1, 2)}, []string{"a", "b", "c", "d", "e"}, lesson.ErrChildren},
+		{"a child twice", []problem.Problem{problem.SumOf(1, 2)}, []string{"a", "a"}, lesson.ErrTwice},
 	} {
 		t.Run(c.name, func(t *testing.T) {
-			if _, err := lesson.New(c.problems, "", material.Beads, c.children); !errors.Is(err, c.err) {
+			if _, err := lesson.New(lesson.Items("", c.problems...), material.Beads, c.children); !errors.Is(err, c.err) {
 				t.Errorf("got %v, want %v", err, c.err)
 			}
 		})
@@ -234,61 +236,57 @@ func TestWordsOfTheMaterial(t *testing.T) {
 	}
 }
 
-// One more problem like the first, until there is no other.
+// One more task like the one in hand, until there is no other.
 func TestAnother(t *testing.T) {
 	l := opened(t, "47+25", "wren")
 	seen := map[string]bool{"sum:47+25": true}
 	for seed := range uint64(8) {
-		p, err := l.Another(seed)
+		more, err := l.Another(seed)
 		if err != nil {
 			t.Fatal(err)
 		}
-		if seen[p.Key()] || choose.StageOf(p.Numbers) != choose.OneSwapOnes || p.Numbers[0].Length() != 2 {
-			t.Errorf("%v is not another of its kind", p)
+		if seen[more.Task.Key()] || ladder.Credit(more.Task, "") != choose.OneSwapOnes || more.Stage != choose.OneSwapOnes || more.Task.Largest() > 99 {
+			t.Errorf("%v is not another of its kind", more.Task)
 		}
-		seen[p.Key()] = true
-		if l, err = l.With(lesson.Change{Add: &p}); err != nil || l.Current().Key() != p.Key() || l.Problem != len(l.Problems)-1 || l.Stand != lesson.OnTheMat {
+		seen[more.Task.Key()] = true
+		if l, err = l.With(lesson.Change{Add: &more}); err != nil || l.Current().Task.Key() != more.Task.Key() || l.Nth != len(l.Items)-1 || l.Stand != lesson.OnTheMat {
 			t.Fatalf("%+v, %v", l, err)
 		}
 	}
 	for _, text := range []string{"97/4", "26*3", "503-128"} {
 		l := opened(t, text, "wren")
-		p, err := l.Another(3)
-		if err != nil || p.Kind != l.Problems[0].Kind || p.Key() == l.Problems[0].Key() || p.Kind != swap.Difference && p.Numbers[1] != l.Problems[0].Numbers[1] {
+		more, err := l.Another(3)
+		first, _ := problem.From(l.Items[0].Task)
+		if p, of := problem.From(more.Task); err != nil || !of || p.Kind != first.Kind || p.Key() == first.Key() || p.Kind != problem.Difference && p.Numbers[1] != first.Numbers[1] {
 			t.Errorf("another like %s: %v, %v", text, p, err)
 		}
 	}
 	if _, err := opened(t, "52:4", "wren").Another(3); !errors.Is(err, lesson.ErrNoMore) {
 		t.Errorf("another grouping: %v", err)
 	}
-	only := opened(t, "9+1", "wren")
-	only.Stage = "nowhere"
-	if _, err := only.Another(1); !errors.Is(err, lesson.ErrNoMore) {
-		t.Errorf("another of no stage: %v", err)
-	}
 }
 
-func TestTurningToAProblem(t *testing.T) {
+func TestTurningToATask(t *testing.T) {
 	l := opened(t, "47+25")
-	second := swap.SumOf(38, 25)
+	second := lesson.Items("", problem.DifferenceOf(62, 38))[0]
 	l, err := l.With(lesson.Change{Add: &second})
 	if err != nil {
 		t.Fatal(err)
 	}
 	first, none := 0, 7
-	back, err := l.With(lesson.Change{Problem: &first, At: at(t, "work/ones/1")})
-	if err != nil || back.Current().String() != "47+25" || back.At.String() != "work/ones/1" || len(l.Problems) != 2 {
+	back, err := l.With(lesson.Change{Nth: &first, At: at(t, "work/ones/1")})
+	if err != nil || back.Current().Task.String() != "47+25" || back.At.String() != "work/ones/1" || len(l.Items) != 2 {
 		t.Errorf("%+v, %v", back, err)
 	}
-	if _, err := l.With(lesson.Change{Problem: &none}); !errors.Is(err, lesson.ErrProblem) {
+	if _, err := l.With(lesson.Change{Nth: &none}); !errors.Is(err, lesson.ErrTask) {
 		t.Errorf("the eighth of two: %v", err)
 	}
-	wrong := swap.Problem{Kind: swap.Sharing, Version: swap.Version, Numbers: []place.Number{97, 1}}
-	if _, err := l.With(lesson.Change{Add: &wrong}); !errors.Is(err, swap.ErrSharers) {
+	wrong := lesson.Items("", problem.Of(problem.Sharing, 97, 1))[0]
+	if _, err := l.With(lesson.Change{Add: &wrong}); !errors.Is(err, problem.ErrSharers) {
 		t.Errorf("shared by one: %v", err)
 	}
-	for len(l.Problems) < lesson.MostProblems {
-		l.Problems = append(l.Problems, second)
+	for len(l.Items) < lesson.MostTasks {
+		l.Items = append(l.Items, second)
 	}
 	if _, err := l.With(lesson.Change{Add: &second}); !errors.Is(err, lesson.ErrFull) {
 		t.Errorf("one too many: %v", err)
@@ -308,7 +306,7 @@ func TestMayEstimate(t *testing.T) {
 // The trace, the column at every step and all that is said of it, by both orders
 // of swapping.
 func BenchmarkTakingOverFourZerosWithColumnAndWords(b *testing.B) {
-	p := swap.DifferenceOf(500_003, 123_456)
+	p := problem.DifferenceOf(500_003, 123_456)
 	words := say.Words{Swap: say.Exchange, And: true, Comma: say.WithComma}
 	for b.Loop() {
 		for _, order := range []swap.Order{swap.AsNeeded, swap.SwapsFirst} {

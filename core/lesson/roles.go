@@ -2,6 +2,7 @@ package lesson
 
 import (
 	"vineswap/core/place"
+	"vineswap/core/problem"
 	"vineswap/core/say"
 	"vineswap/core/swap"
 )
@@ -16,7 +17,7 @@ func roles(w say.Words, t swap.Trace, children int) []string {
 	if builds == nil {
 		builds = t.Problem.Numbers[:1] // only the larger number is built
 	}
-	grouping := t.Problem.Kind == swap.Grouping
+	grouping := t.Problem.Kind == problem.Grouping
 	if grouping {
 		places = nil // groups are taken off in turn
 	}
@@ -44,13 +45,7 @@ func placesOf(t swap.Trace) []place.Place {
 	for _, c := range t.Columns {
 		places = append(places, c.Place)
 	}
-	for _, c := range t.Taking {
-		places = append(places, c.Place)
-	}
-	for _, c := range t.Sharing {
-		places = append(places, c.Place)
-	}
-	if t.Problem.Kind == swap.Grouping {
+	if t.Problem.Kind == problem.Grouping {
 		for p := t.Problem.Numbers[0].Top(); p >= place.Ones; p-- {
 			places = append(places, p)
 		}

@@ -9,6 +9,7 @@ import (
 	"slices"
 
 	"vineswap/core/place"
+	"vineswap/core/problem"
 	"vineswap/core/swap"
 )
 
@@ -113,19 +114,19 @@ func (n *Needs) cards(t swap.Trace) {
 		}
 	}
 	switch p.Kind {
-	case swap.Sum, swap.Trays:
+	case problem.Sum, problem.Trays:
 		for _, number := range p.Addends() {
 			set(number, 1)
 		}
 		n.LargeCards, n.Trays = t.Answer.Expanded(), len(n.SmallCards)+1
-	case swap.Difference:
+	case problem.Difference:
 		set(p.Numbers[1], 1)
 		set(t.Answer, 1)
 		n.Trays = 2
-	case swap.Sharing:
+	case problem.Sharing:
 		set(t.Answer, int(p.Numbers[1]))
 		n.Trays = len(n.SmallCards) + 1
-	case swap.Grouping:
+	case problem.Grouping:
 		set(t.Answer, 1)
 		n.Trays = 2
 	}
@@ -154,7 +155,7 @@ func (n *Needs) pieces(t swap.Trace) {
 
 // built are the numbers that are built with pieces: the addends, or the one number
 // that is worked from.
-func built(p swap.Problem) []place.Number {
+func built(p problem.Problem) []place.Number {
 	if addends := p.Addends(); addends != nil {
 		return addends
 	}

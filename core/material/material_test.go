@@ -7,6 +7,7 @@ import (
 	"testing"
 
 	"vineswap/core/material"
+	"vineswap/core/problem"
 	"vineswap/core/swap"
 )
 
@@ -17,7 +18,7 @@ func needs(t *testing.T, text string) material.Needs {
 
 func worked(t *testing.T, text string) swap.Trace {
 	t.Helper()
-	p, err := swap.Parse(text)
+	p, err := problem.Parse(text)
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -5,7 +5,8 @@ import (
 	"fmt"
 	"slices"
 
-	"vineswap/core/swap"
+	"vineswap/core/problem"
+	"vineswap/core/task"
 )
 
 // Notation is how a class writes its columns. The zero value is the first side
@@ -50,12 +51,12 @@ var ErrNotation = errors.New("this is not written so")
 // ParseNotation reads the name of a notation for a kind of problem: "above",
 // "under" or "beside" for joining, "cross-out" or "in-front" for taking away,
 // "expanded" for all; empty is the usual one. The error says what can be named.
-func ParseNotation(name string, kind swap.Kind) (n Notation, expanded bool, err error) {
+func ParseNotation(name string, kind task.Kind) (n Notation, expanded bool, err error) {
 	names := []string{ExpandedName}
 	switch kind {
-	case swap.Sum, swap.Trays:
+	case problem.Sum, problem.Trays:
 		names = []string{string(Above), string(Under), string(Beside), ExpandedName}
-	case swap.Difference:
+	case problem.Difference:
 		names = []string{string(CrossOut), string(InFront), ExpandedName}
 	}
 	switch {
@@ -64,7 +65,7 @@ func ParseNotation(name string, kind swap.Kind) (n Notation, expanded bool, err 
 		return n, false, fmt.Errorf("%w: %q, but %s", ErrNotation, name, either(names))
 	case name == ExpandedName:
 		expanded = true
-	case kind == swap.Difference:
+	case kind == problem.Difference:
 		n.Crossing = Crossing(name)
 	default:
 		n.Carried = Carried(name)

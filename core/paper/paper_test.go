@@ -12,12 +12,14 @@ import (
 
 	"vineswap/core/paper"
 	"vineswap/core/place"
+	"vineswap/core/problem"
 	"vineswap/core/swap"
+	"vineswap/core/task"
 )
 
 func solved(t testing.TB, text string, m swap.Method) swap.Trace {
 	t.Helper()
-	p, err := swap.Parse(text)
+	p, err := problem.Parse(text)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -77,30 +79,30 @@ func notations() []paper.Notation {
 	return all
 }
 
-func seeded(rng *rand.Rand) swap.Problem {
+func seeded(rng *rand.Rand) problem.Problem {
 	n := place.Number(rng.IntN(1_000_000) / []int{1, 10, 100, 1_000, 10_000}[rng.IntN(5)])
 	if rng.IntN(3) == 0 {
 		n = n / 1000 * 1000 // zeros in the way
 	}
-	of := func(kind swap.Kind, numbers ...place.Number) swap.Problem {
-		return swap.Problem{Kind: kind, Version: swap.Version, Numbers: numbers}
+	of := func(kind task.Kind, numbers ...place.Number) problem.Problem {
+		return problem.Problem{Kind: kind, Numbers: numbers}
 	}
 	by := place.Number(2 + rng.IntN(8))
 	switch rng.IntN(6) {
 	case 0, 1:
-		return swap.DifferenceOf(n, place.Number(rng.IntN(int(n)+1)))
+		return problem.DifferenceOf(n, place.Number(rng.IntN(int(n)+1)))
 	case 2:
-		return of(swap.Sharing, n, by)
+		return of(problem.Sharing, n, by)
 	case 3:
-		return of(swap.Grouping, n%(swap.MostGrouped+1), by)
+		return of(problem.Grouping, n%(problem.MostGrouped+1), by)
 	case 4:
-		return of(swap.Trays, n, by)
+		return of(problem.Trays, n, by)
 	}
 	numbers := []place.Number{n}
 	for len(numbers) < 2+rng.IntN(5) {
 		numbers = append(numbers, place.Number(rng.IntN(1_000_000)/[]int{1, 100, 10_000}[rng.IntN(3)]))
 	}
-	return swap.SumOf(numbers...)
+	return problem.SumOf(numbers...)
 }
 
 func seededMethod(rng *rand.Rand) swap.Method {
@@ -252,18 +254,18 @@ func TestExpandedFormsAreEqual(t *testing.T) {
 func TestNotationsByName(t *testing.T) {
 	for _, c := range []struct {
 		name     string
-		kind     swap.Kind
+		kind     task.Kind
 		want     paper.Notation
 		expanded bool
 		fault    string
 	}{
-		{"", swap.Sum, paper.Notation{}, false, ""},
-		{"under", swap.Sum, paper.Notation{Carried: paper.Under}, false, ""},
-		{"in-front", swap.Difference, paper.Notation{Crossing: paper.InFront}, false, ""},
-		{"expanded", swap.Grouping, paper.Notation{}, true, ""},
-		{"under", swap.Difference, paper.Notation{}, false, `this is not written so: "under", but cross-out, in-front or expanded`},
-		{"cross-out", swap.Trays, paper.Notation{}, false, `this is not written so: "cross-out", but above, under, beside or expanded`},
-		{"above", swap.Sharing, paper.Notation{}, false, `this is not written so: "above", but only expanded`},
+		{"", problem.Sum, paper.Notation{}, false, ""},
+		{"under", problem.Sum, paper.Notation{Carried: paper.Under}, false, ""},
+		{"in-front", problem.Difference, paper.Notation{Crossing: paper.InFront}, false, ""},
+		{"expanded", problem.Grouping, paper.Notation{}, true, ""},
+		{"under", problem.Difference, paper.Notation{}, false, `this is not written so: "under", but cross-out, in-front or expanded`},
+		{"cross-out", problem.Trays, paper.Notation{}, false, `this is not written so: "cross-out", but above, under, beside or expanded`},
+		{"above", problem.Sharing, paper.Notation{}, false, `this is not written so: "above", but only expanded`},
 	} {
 		got, expanded, err := paper.ParseNotation(c.name, c.kind)
 		if got != c.want || expanded != c.expanded || (err == nil) != (c.fault == "") || err != nil && (err.Error() != c.fault || !errors.Is(err, paper.ErrNotation)) {
@@ -273,7 +275,7 @@ func TestNotationsByName(t *testing.T) {
 }
 
 func ExampleNotation_Sheet() {
-	p, _ := swap.Parse("62-38")
+	p, _ := problem.Parse("62-38")
 	trace, _ := swap.Solve(p)
 	fmt.Print(paper.Notation{Crossing: paper.InFront}.Sheet(trace).Text())
 	// Output:

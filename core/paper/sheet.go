@@ -4,14 +4,16 @@ import (
 	"slices"
 
 	"vineswap/core/place"
+	"vineswap/core/problem"
 	"vineswap/core/swap"
+	"vineswap/core/task"
 )
 
 // Sheet is a written column as it stands on paper: marks in rows and places.
 // The numbers stand in the rows 1 to Numbers; the rows 0, −1, … lie over the
 // first; Numbers+1 lies under the last; under the line stands Numbers+2.
 type Sheet struct {
-	Kind     swap.Kind
+	Kind     task.Kind
 	Notation Notation
 	Numbers  int  // rows of numbers
 	Over     int  // rows kept over the first number, in all steps of a trace
@@ -47,10 +49,10 @@ func (s Sheet) ResultRow() int { return s.Numbers + 2 }
 // and what is shared or grouped stands alone.
 func (s Sheet) Sign() string {
 	switch s.Kind {
-	case swap.Sum, swap.Trays:
-		return swap.Sum.Sign()
-	case swap.Difference:
-		return s.Kind.Sign()
+	case problem.Sum, problem.Trays:
+		return problem.Sign(problem.Sum)
+	case problem.Difference:
+		return problem.Sign(s.Kind)
 	}
 	return ""
 }
@@ -110,11 +112,11 @@ func (n Notation) on(t swap.Trace, step int) Sheet {
 
 // rowsOf is how many rows of numbers stand over the line: of sharing and
 // grouping the number alone.
-func rowsOf(p swap.Problem) int {
+func rowsOf(p problem.Problem) int {
 	switch p.Kind {
-	case swap.Difference:
+	case problem.Difference:
 		return 2
-	case swap.Sharing, swap.Grouping:
+	case problem.Sharing, problem.Grouping:
 		return 1
 	}
 	return len(p.Addends())
@@ -206,7 +208,7 @@ func (s Sheet) Cells() []swap.Cell {
 
 func (s Sheet) roleOf(row int) swap.Role {
 	switch {
-	case s.Kind == swap.Sum || s.Kind == swap.Trays:
+	case s.Kind == problem.Sum || s.Kind == problem.Trays:
 		return swap.Addend
 	case row == 1:
 		return swap.Larger
@@ -258,7 +260,7 @@ func (s Sheet) read(m Mark, digit int) []swap.Cell {
 	switch {
 	case m.Side != SmallFront:
 		return []swap.Cell{{Role: swap.Carried, Place: m.Place, Digit: m.Digit}}
-	case s.Kind == swap.Difference:
+	case s.Kind == problem.Difference:
 		return []swap.Cell{{Role: swap.Changed, Place: m.Place, Digit: 10*m.Digit + digit}}
 	}
 	cells := make([]swap.Cell, m.Digit)

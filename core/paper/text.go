@@ -6,6 +6,7 @@ import (
 	"strings"
 
 	"vineswap/core/place"
+	"vineswap/core/problem"
 	"vineswap/core/swap"
 )
 
@@ -76,7 +77,7 @@ func lineOf(squares map[place.Place]string, top place.Place, width int) string {
 // what lies in each place before it is read, and the answer. What is not
 // written yet is empty.
 type Expanded struct {
-	Problem swap.Problem
+	Problem problem.Problem
 	Numbers [][]int // the parts of each number that is laid, highest first; 0 has the part 0
 	Renamed []int   // the first number's parts after the swaps down; empty without one
 	Parts   []int   // what lies in each place in the end, highest first, ten and more too
@@ -101,14 +102,14 @@ func ExpandedAt(t swap.Trace, step int) Expanded {
 			e.rename(t, s)
 		case swap.Slide:
 			e.Rest = int(t.Remainder)
-			if e.Parts == nil && t.Problem.Kind != swap.Grouping {
+			if e.Parts == nil && t.Problem.Kind != problem.Grouping {
 				e.Parts = partsOf(place.Of(t.Answer))
 			}
 		case swap.ReadOut:
 			e.Answer = int(t.Answer)
 		}
 	}
-	if t.Problem.Kind == swap.Trays { // the number is written once, and how often beside it
+	if t.Problem.Kind == problem.Trays { // the number is written once, and how often beside it
 		e.Numbers = e.Numbers[:min(1, len(e.Numbers))]
 	}
 	return e
@@ -118,7 +119,7 @@ func ExpandedAt(t swap.Trace, step int) Expanded {
 // taken or dealt already: the number is the same, in other parts.
 func (e *Expanded) rename(t swap.Trace, s swap.Step) {
 	switch t.Problem.Kind {
-	case swap.Difference, swap.Sharing:
+	case problem.Difference, problem.Sharing:
 		e.Renamed = partsOf(s.Zones.Together())
 	}
 }
@@ -176,10 +177,10 @@ func (e Expanded) first(numbers [][]int) string {
 			groups[i] = "(" + groups[i] + ")"
 		}
 	}
-	line := strings.Join(groups, " "+e.Problem.Kind.Sign()+" ")
+	line := strings.Join(groups, " "+problem.Sign(e.Problem.Kind)+" ")
 	switch e.Problem.Kind {
-	case swap.Sharing, swap.Grouping, swap.Trays:
-		line += fmt.Sprintf(" %s %d", e.Problem.Kind.Sign(), e.Problem.Numbers[1])
+	case problem.Sharing, problem.Grouping, problem.Trays:
+		line += fmt.Sprintf(" %s %d", problem.Sign(e.Problem.Kind), e.Problem.Numbers[1])
 	}
 	return line
 }

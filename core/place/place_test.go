@@ -179,11 +179,11 @@ func TestColumns(t *testing.T) {
 		t.Run(c.name, func(t *testing.T) {
 			var told []string
 			for _, col := range place.Columns(c.numbers) {
-				line := fmt.Sprintf("%v %d", col.Place, col.Sum())
-				if col.Swaps() {
+				line := fmt.Sprintf("%v %d", col.Place, col.Count)
+				if col.Swaps {
 					line += fmt.Sprintf(" gives %d", col.Out)
 				}
-				if col.MadeBySwap() {
+				if col.Made {
 					line += " made"
 				}
 				told = append(told, line)

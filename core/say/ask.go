@@ -1,6 +1,9 @@
 package say
 
-import "vineswap/core/swap"
+import (
+	"vineswap/core/problem"
+	"vineswap/core/swap"
+)
 
 // Ask is what can be asked before a step is shown: "How many are there now?".
 // Steps that only do something ask nothing.
@@ -11,7 +14,7 @@ func (w Words) Ask(t swap.Trace, s swap.Step) string {
 	case swap.Stop:
 		return "Is there a ten? What is it the same as?"
 	case swap.Look:
-		if t.Problem.Kind == swap.Sharing {
+		if t.Problem.Kind == problem.Sharing {
 			return "How many " + w.pieces(s.At.Place) + " are there now? Do they go round?"
 		}
 		return "Is there enough in the " + w.PlaceMany(s.At.Place) + "?"
@@ -26,10 +29,10 @@ func (w Words) Ask(t swap.Trace, s swap.Step) string {
 	case swap.Match:
 		return "What must the cards of each read?"
 	case swap.Write:
-		if t.Problem.Kind == swap.Difference {
+		if t.Problem.Kind == problem.Difference {
 			return "What is left in the " + w.PlaceMany(s.At.Place) + "?"
 		}
-		if t.Problem.Kind == swap.Sharing {
+		if t.Problem.Kind == problem.Sharing {
 			return "Which card does each get?"
 		}
 		return "What stays in the " + w.PlaceMany(s.At.Place) + "?"

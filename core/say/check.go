@@ -4,13 +4,15 @@ import (
 	"fmt"
 
 	"vineswap/core/place"
+	"vineswap/core/problem"
 	"vineswap/core/swap"
+	"vineswap/core/task"
 )
 
 // about asks for the estimate.
-var about = map[swap.Kind]string{
-	swap.Sum: "About how much will it be?", swap.Trays: "About how much will it be?", swap.Difference: "About how much will be left?",
-	swap.Sharing: "About how much will each have?", swap.Grouping: "About how many groups will there be?",
+var about = map[task.Kind]string{
+	problem.Sum: "About how much will it be?", problem.Trays: "About how much will it be?", problem.Difference: "About how much will be left?",
+	problem.Sharing: "About how much will each have?", problem.Grouping: "About how many groups will there be?",
 }
 
 // sentence is the answer's sentence, open where its unit goes.
@@ -23,14 +25,14 @@ func (w Words) sentence(t swap.Trace) string {
 		are = "is"
 	}
 	switch t.Problem.Kind {
-	case swap.Difference:
+	case problem.Difference:
 		return fmt.Sprintf("%s … %s left.", capital(n), are)
-	case swap.Sharing:
+	case problem.Sharing:
 		if t.Remainder > 0 {
 			return fmt.Sprintf("Each gets %s …, and the rest is %d.", n, t.Remainder)
 		}
 		return fmt.Sprintf("Each gets %s ….", n)
-	case swap.Grouping:
+	case problem.Grouping:
 		return fmt.Sprintf("There %s %s … in %s.", are, groups(t.Answer, t.Problem.Numbers[1]), w.Numeral(t.Problem.Numbers[0]))
 	}
 	return fmt.Sprintf("Together there %s %s ….", are, n)
@@ -82,10 +84,10 @@ func (w Words) result(t swap.Trace) string {
 }
 
 func putBack(t swap.Trace, w Words) string {
-	if t.Problem.Kind == swap.Difference {
+	if t.Problem.Kind == problem.Difference {
 		return w.Numeral(t.Problem.Numbers[1]) + " is put back"
 	}
-	all := map[swap.Kind]string{swap.Grouping: "All groups", swap.Sharing: "All shares"}[t.Problem.Kind]
+	all := map[task.Kind]string{problem.Grouping: "All groups", problem.Sharing: "All shares"}[t.Problem.Kind]
 	if t.Remainder > 0 {
 		all += " and the rest"
 	}
@@ -111,14 +113,14 @@ func (w Words) lying(h place.Holding) string {
 // and more are joined from the last, and equal trays are counted in steps.
 func (w Words) otherWay(t swap.Trace) string {
 	addends := t.Problem.Addends()
-	if t.Problem.Kind == swap.Trays {
+	if t.Problem.Kind == problem.Trays {
 		steps := make([]place.Number, len(addends))
 		for i := range steps {
 			steps[i] = addends[0] * place.Number(i+1)
 		}
 		return fmt.Sprintf("Count in steps of %s: %s.", w.Numeral(addends[0]), list(w.numerals(steps)))
 	}
-	if len(addends) == swap.FewestAddends {
+	if len(addends) == problem.FewestAddends {
 		return fmt.Sprintf("Take %s back from %s: %s must lie there again.", w.Numeral(addends[1]), w.Numeral(t.Answer), w.Numeral(addends[0]))
 	}
 	turned := make([]place.Number, len(addends))
@@ -137,7 +139,7 @@ func (w Words) pieceCount(t swap.Trace, lie int) string {
 	}
 	laid := t.Problem.Addends()
 	did, change := "joined", "leave %d fewer"
-	if t.Problem.Kind == swap.Difference {
+	if t.Problem.Kind == problem.Difference {
 		laid, did, change = t.Problem.Numbers[:1], "laid", "bring %d more"
 	}
 	if len(t.Swaps) == 1 {
@@ -151,7 +153,7 @@ func (w Words) pieceCount(t swap.Trace, lie int) string {
 	if len(t.Swaps) > 0 {
 		text += fmt.Sprintf(" %s "+change+".", capital(w.For(t.Problem.Kind).Swaps(len(t.Swaps))), nines)
 	}
-	if t.Problem.Kind == swap.Difference {
+	if t.Problem.Kind == problem.Difference {
 		text += fmt.Sprintf(" %s taken.", capital(morePieces(t.Problem.Numbers[1].DigitSum(), "was", "were")))
 	}
 	return fmt.Sprintf("%s So %s here.", text, morePieces(lie, "must lie", "must lie"))

@@ -6,28 +6,16 @@ import (
 
 	"vineswap/core/choose"
 	"vineswap/core/place"
-	"vineswap/core/swap"
+	"vineswap/core/problem"
+	"vineswap/core/task"
 )
 
-// kindOf is the kind of problem that an operation makes.
-func kindOf(op choose.Op) swap.Kind {
-	switch op {
-	case choose.Take:
-		return swap.Difference
-	case choose.Share:
-		return swap.Sharing
-	case choose.Trays:
-		return swap.Trays
-	}
-	return swap.Sum
-}
-
 // numbersWith names the numbers in which a zero is looked for.
-func numbersWith(op choose.Op) string {
-	switch op {
-	case choose.Take:
+func numbersWith(of task.Kind) string {
+	switch of {
+	case problem.Difference:
 		return "the larger number"
-	case choose.Share, choose.Trays:
+	case problem.Sharing, problem.Trays:
 		return "the number"
 	}
 	return "the numbers"
@@ -35,12 +23,12 @@ func numbersWith(op choose.Op) string {
 
 // parts are what a wish asks for, and what it will not have, as things that can
 // be listed after "with".
-func (w Words) parts(op choose.Op, wish choose.Wish) (yes, no string) {
-	w = w.For(kindOf(op))
+func (w Words) parts(of task.Kind, wish choose.Wish) (yes, no string) {
+	w = w.For(of)
 	many, f := w.PlaceMany(wish.Place), w.forms()
 	switch wish.Kind {
 	case choose.Knot:
-		if op == choose.Share && wish.Place == place.Ones {
+		if of == problem.Sharing && wish.Place == place.Ones {
 			return "a remainder", "no remainder"
 		}
 		return fmt.Sprintf("%s in the %s", f.with, many), fmt.Sprintf("no %s in the %s", f.noun, many)
@@ -53,7 +41,7 @@ func (w Words) parts(op choose.Op, wish choose.Wish) (yes, no string) {
 	case choose.ZeroHere:
 		return fmt.Sprintf("a zero in the %s", many), fmt.Sprintf("no zero in the %s", many)
 	case choose.Zero:
-		return "a zero in " + numbersWith(op), "no zero in " + numbersWith(op)
+		return "a zero in " + numbersWith(of), "no zero in " + numbersWith(of)
 	case choose.Crossing:
 		return f.with + " over a zero", "no " + f.noun + " over a zero"
 	case choose.InARow:
@@ -61,7 +49,7 @@ func (w Words) parts(op choose.Op, wish choose.Wish) (yes, no string) {
 	case choose.Remainder:
 		return "a remainder", "no remainder"
 	case choose.Tens:
-		if op == choose.Take {
+		if of == problem.Difference {
 			return fmt.Sprintf("ten %s to take from", w.PlaceMany(place.Ones)), fmt.Sprintf("never ten %s to take from", w.PlaceMany(place.Ones))
 		}
 		return fmt.Sprintf("a pair in the %s that makes ten", w.PlaceMany(place.Ones)), fmt.Sprintf("no pair in the %s that makes ten", w.PlaceMany(place.Ones))
@@ -77,7 +65,7 @@ var factNames = map[choose.Facts]string{
 
 // Wish says one wish of a choice, as something that is asked for: "a swap in the
 // ones", "no zero in the numbers".
-func (w Words) Wish(op choose.Op, wish choose.Wish) string {
+func (w Words) Wish(of task.Kind, wish choose.Wish) string {
 	switch wish.Kind {
 	case choose.Belongs:
 		return fmt.Sprintf("the stage “%s”", w.Stage(wish.Stage))
@@ -86,14 +74,14 @@ func (w Words) Wish(op choose.Op, wish choose.Wish) string {
 	case choose.Limited:
 		return factNames[wish.Facts]
 	case choose.Sharers:
-		if op == choose.Trays {
+		if of == problem.Trays {
 			return fmt.Sprintf("%s trays", place.Number(wish.Most).Words(false))
 		}
 		return fmt.Sprintf("%s sharers", place.Number(wish.Most).Words(false))
 	case choose.Shelf:
 		return fmt.Sprintf("at most %d %s on the shelf", wish.Most, w.PlaceMany(wish.Place))
 	}
-	yes, no := w.parts(op, wish)
+	yes, no := w.parts(of, wish)
 	if wish.Want == choose.Yes {
 		return yes
 	}
@@ -101,14 +89,14 @@ func (w Words) Wish(op choose.Op, wish choose.Wish) string {
 }
 
 // Mend says one step to a choice that has problems: "Leave the ones open".
-func (w Words) Mend(op choose.Op, m choose.Mend) string {
+func (w Words) Mend(of task.Kind, m choose.Mend) string {
 	switch {
 	case m.Digits > 0:
 		return fmt.Sprintf("Make the numbers %s digits long", place.Number(m.Digits).Words(false))
 	case m.Turned:
 		turned := m.Wish
 		turned.Want = choose.Yes + choose.No - turned.Want
-		return capital(w.Wish(op, turned))
+		return capital(w.Wish(of, turned))
 	case m.Wish.Kind == choose.Knot:
 		return fmt.Sprintf("Leave the %s open", w.PlaceMany(m.Wish.Place))
 	case m.Wish.Kind == choose.Belongs:
@@ -117,29 +105,29 @@ func (w Words) Mend(op choose.Op, m choose.Mend) string {
 	if m.Wish.Kind == choose.Zero || m.Wish.Kind == choose.ZeroHere {
 		return "Let a zero be there or not"
 	}
-	return "Do without: " + w.Wish(op, m.Wish)
+	return "Do without: " + w.Wish(of, m.Wish)
 }
 
 // Clash says why nothing fits: wishes that cannot be together. One of them that
 // asks for a swap or none is what the others forbid.
-func (w Words) Clash(op choose.Op, wishes []choose.Wish) string {
+func (w Words) Clash(of task.Kind, wishes []choose.Wish) string {
 	if len(wishes) == 1 {
-		return fmt.Sprintf("With numbers of these lengths there is nothing for %s.", w.Wish(op, wishes[0]))
+		return fmt.Sprintf("With numbers of these lengths there is nothing for %s.", w.Wish(of, wishes[0]))
 	}
 	for i := len(wishes) - 1; i >= 0; i-- {
 		if wish := wishes[i]; wish.Kind == choose.Knot {
 			var others []string
 			for j, other := range wishes {
 				if j != i {
-					others = append(others, w.Wish(op, other))
+					others = append(others, w.Wish(of, other))
 				}
 			}
-			return fmt.Sprintf("No number does this. There cannot be %s together with %s.", w.Wish(op, wish), list(others))
+			return fmt.Sprintf("No number does this. There cannot be %s together with %s.", w.Wish(of, wish), list(others))
 		}
 	}
 	said := make([]string, len(wishes))
 	for i, wish := range wishes {
-		said[i] = w.Wish(op, wish)
+		said[i] = w.Wish(of, wish)
 	}
 	return fmt.Sprintf("No number does this. These cannot be together: %s.", list(said))
 }
@@ -147,7 +135,7 @@ func (w Words) Clash(op choose.Op, wishes []choose.Wish) string {
 // Choice reads a choice as one sentence: "One swap, ones: two numbers of two
 // digits, with no zero in the numbers."
 func (w Words) Choice(c choose.Choice) string {
-	op := c.Op
+	of := c.Kind
 	var with []string
 	stage, by := "", 0
 	for _, wish := range c.Wishes() {
@@ -158,10 +146,10 @@ func (w Words) Choice(c choose.Choice) string {
 		case choose.Sharers:
 			by = wish.Most
 		default:
-			with = append(with, w.Wish(op, wish))
+			with = append(with, w.Wish(of, wish))
 		}
 	}
-	said := stage + w.numbersOf(op, c.Digits, by)
+	said := stage + w.numbersOf(of, c.Digits, by)
 	if len(with) > 0 {
 		said += ", with " + list(with)
 	}
@@ -169,17 +157,17 @@ func (w Words) Choice(c choose.Choice) string {
 }
 
 // numbersOf says how long the numbers of a choice are.
-func (w Words) numbersOf(op choose.Op, digits []int, by int) string {
+func (w Words) numbersOf(of task.Kind, digits []int, by int) string {
 	others := "two to nine"
 	if by > 0 {
 		others = place.Number(by).Words(false)
 	}
-	switch op {
-	case choose.Take:
+	switch of {
+	case problem.Difference:
 		return fmt.Sprintf("a number of %s less one of %s", digitsOf(digits[0]), digitsOf(digits[1]))
-	case choose.Share:
+	case problem.Sharing:
 		return fmt.Sprintf("a number of %s shared by %s", digitsOf(digits[0]), others)
-	case choose.Trays:
+	case problem.Trays:
 		return fmt.Sprintf("%s trays with a number of %s", others, digitsOf(digits[0]))
 	}
 	for _, d := range digits {
@@ -203,8 +191,8 @@ func digitsOf(n int) string {
 
 // WishName heads a wish that can be asked for besides the knots, for a place where
 // it is of one.
-func (w Words) WishName(op choose.Op, kind choose.WishKind, p place.Place) string {
-	w = w.For(kindOf(op))
+func (w Words) WishName(of task.Kind, kind choose.WishKind, p place.Place) string {
+	w = w.For(of)
 	switch kind {
 	case choose.ByBelow:
 		return fmt.Sprintf("Why there is %s", w.ASwap())
@@ -215,7 +203,7 @@ func (w Words) WishName(op choose.Op, kind choose.WishKind, p place.Place) strin
 	case choose.ZeroHere:
 		return "A zero in the " + w.PlaceMany(p)
 	case choose.Zero:
-		return "A zero in " + numbersWith(op)
+		return "A zero in " + numbersWith(of)
 	case choose.Crossing:
 		return fmt.Sprintf("%s over a zero", capital(w.ASwap()))
 	case choose.InARow:
@@ -229,7 +217,7 @@ func (w Words) WishName(op choose.Op, kind choose.WishKind, p place.Place) strin
 	case choose.Limited:
 		return "Facts"
 	case choose.Sharers:
-		if op == choose.Trays {
+		if of == problem.Trays {
 			return "Trays"
 		}
 		return "Sharers"

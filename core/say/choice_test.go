@@ -5,6 +5,7 @@ import (
 
 	"vineswap/core/choose"
 	"vineswap/core/place"
+	"vineswap/core/problem"
 	"vineswap/core/say"
 )
 
@@ -18,10 +19,10 @@ func TestChoicesAreRead(t *testing.T) {
 		{choose.Choice{Digits: []int{2, 2}, Stage: choose.OneSwapOnes, Laid: true}, say.Words{}, "One swap, ones: two numbers of two digits."},
 		{choose.Choice{Digits: []int{3, 2, 2}, Zeros: choose.No}, say.Words{}, "Three numbers of three, two and two digits, with no zero in the numbers."},
 		{choose.Choice{Digits: []int{3, 3}, Swap: choose.Wants{choose.Yes, choose.Yes}, Made: choose.Wants{choose.Any, choose.Yes}}, say.Words{Swap: say.Regroup, Places: say.Units}, "Two numbers of three digits, with a regrouping in the units, a regrouping in the tens and a regrouping in the tens only because of the one below."},
-		{choose.Choice{Op: choose.Take, Digits: []int{3, 2}, Cross: choose.Yes, Row: choose.No, MakesTen: choose.Yes}, say.Words{Swap: say.Carry}, "A number of three digits less one of two digits, with a borrow over a zero, one zero at most to go over and ten ones to take from."},
-		{choose.Choice{Op: choose.Share, Digits: []int{2}, By: 4, Rest: choose.Yes, Swap: choose.Wants{choose.Any, choose.No}}, say.Words{}, "A number of two digits shared by four, with a remainder and no swap in the tens."},
-		{choose.Choice{Op: choose.Share, Digits: []int{1}, Swap: choose.Wants{choose.No}}, say.Words{}, "A number of one digit shared by two to nine, with no remainder."},
-		{choose.Choice{Op: choose.Trays, Digits: []int{3}, Facts: choose.UpToTen, ZeroAt: choose.Wants{choose.Any, choose.Yes}, Exact: choose.Wants{choose.Yes}, Several: choose.Wants{choose.No}}, say.Words{}, "Two to nine trays with a number of three digits, with facts up to ten alone, at most one given up at once in the ones, exact tens in the ones and a zero in the tens."},
+		{choose.Choice{Kind: problem.Difference, Digits: []int{3, 2}, Cross: choose.Yes, Row: choose.No, MakesTen: choose.Yes}, say.Words{Swap: say.Carry}, "A number of three digits less one of two digits, with a borrow over a zero, one zero at most to go over and ten ones to take from."},
+		{choose.Choice{Kind: problem.Sharing, Digits: []int{2}, By: 4, Rest: choose.Yes, Swap: choose.Wants{choose.Any, choose.No}}, say.Words{}, "A number of two digits shared by four, with a remainder and no swap in the tens."},
+		{choose.Choice{Kind: problem.Sharing, Digits: []int{1}, Swap: choose.Wants{choose.No}}, say.Words{}, "A number of one digit shared by two to nine, with no remainder."},
+		{choose.Choice{Kind: problem.Trays, Digits: []int{3}, Facts: choose.UpToTen, ZeroAt: choose.Wants{choose.Any, choose.Yes}, Exact: choose.Wants{choose.Yes}, Several: choose.Wants{choose.No}}, say.Words{}, "Two to nine trays with a number of three digits, with facts up to ten alone, at most one given up at once in the ones, exact tens in the ones and a zero in the tens."},
 		{choose.Choice{Digits: []int{1, 1}, Doubles: choose.No, Limit: [place.Count]int{15}}, say.Words{}, "Two numbers of one digit, with no double in the ones and at most 15 ones on the shelf."},
 	} {
 		if got := c.words.Choice(c.choice); got != c.want {
@@ -33,7 +34,7 @@ func TestChoicesAreRead(t *testing.T) {
 // Every wish has a name, both its sides, and words for what it asks and forbids.
 func TestEveryWishHasWords(t *testing.T) {
 	w := say.Words{}
-	for _, op := range choose.Ops() {
+	for _, op := range choose.Kinds() {
 		said := map[string]bool{}
 		for _, kind := range []choose.WishKind{choose.Knot, choose.ByBelow, choose.AtOnce, choose.ToNothing, choose.ZeroHere, choose.Zero, choose.Crossing, choose.InARow, choose.Remainder, choose.Tens, choose.Twins} {
 			if !kind.Suits(op) {
@@ -54,10 +55,10 @@ func TestEveryWishHasWords(t *testing.T) {
 			}
 		}
 	}
-	if got := w.Mend(choose.Take, choose.Mend{Wish: choose.Wish{Kind: choose.Knot, Place: place.Tens, Want: choose.No}, Turned: true}); got != "A swap in the tens" {
+	if got := w.Mend(problem.Difference, choose.Mend{Wish: choose.Wish{Kind: choose.Knot, Place: place.Tens, Want: choose.No}, Turned: true}); got != "A swap in the tens" {
 		t.Error(got)
 	}
-	if got := w.Mend(choose.Join, choose.Mend{Digits: 3}); got != "Make the numbers three digits long" {
+	if got := w.Mend(problem.Sum, choose.Mend{Digits: 3}); got != "Make the numbers three digits long" {
 		t.Error(got)
 	}
 	for _, f := range choose.FactLimits() {

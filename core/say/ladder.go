@@ -9,8 +9,9 @@ import (
 	"vineswap/core/group"
 	"vineswap/core/ladder"
 	"vineswap/core/place"
+	"vineswap/core/problem"
 	"vineswap/core/slip"
-	"vineswap/core/swap"
+	"vineswap/core/task"
 )
 
 // Strand names a strand.
@@ -97,8 +98,17 @@ var slipSays = map[slip.ID]string{
 func Slip(id slip.ID) string { return slipSays[id] }
 
 // Sum writes a problem with spaces that do not break: "47 + 25", "62 − 38".
-func (w Words) Sum(p swap.Problem) string {
-	return strings.Join(w.numerals(p.Numbers), "\u00a0"+p.Kind.Sign()+"\u00a0")
+func (w Words) Sum(p problem.Problem) string {
+	return strings.Join(w.numerals(p.Numbers), "\u00a0"+problem.Sign(p.Kind)+"\u00a0")
+}
+
+// Task writes a task as it is written in a line: problems with spaces that do not
+// break.
+func (w Words) Task(t task.Task) string {
+	if p, of := problem.From(t); of {
+		return w.Sum(p)
+	}
+	return t.String()
 }
 
 // ShortDay says a day of this year: "12 Nov"; today and yesterday by name.
@@ -207,7 +217,7 @@ func (w Words) underWay(g ladder.Grounds) string {
 func (w Words) wobbles(g ladder.Grounds, today book.Day) string {
 	var wrong []string
 	for _, x := range g.Wrong {
-		wrong = append(wrong, fmt.Sprintf("%s\u00a0=\u00a0%s", w.Sum(x.Problem), given(x.Answer)))
+		wrong = append(wrong, fmt.Sprintf("%s\u00a0=\u00a0%s", w.Task(x.Task), given(x.Answer)))
 	}
 	said := fmt.Sprintf("%d of the last %d answers are wrong, the last %s: %s.", len(g.Wrong), g.Of, onDay(g.Last, today), list(wrong))
 	if len(g.Wrong) == g.Of {
@@ -383,28 +393,44 @@ func stagesCounted(n int) string {
 	return place.Number(n).Words(false) + " stages"
 }
 
+// worked says what was done with a column, by the kind of problem.
+var worked = map[task.Kind]func(Words, problem.Problem, place.Column) string{
+	problem.Sum:        func(w Words, _ problem.Problem, c place.Column) string { return w.Counted(c) },
+	problem.Trays:      func(w Words, _ problem.Problem, c place.Column) string { return w.Counted(c) },
+	problem.Difference: func(w Words, _ problem.Problem, c place.Column) string { return w.TakenFrom(c) },
+	problem.Sharing:    func(_ Words, p problem.Problem, c place.Column) string { return SharedOut(c, int(p.Numbers[1])) },
+}
+
+// Worked says what was done with a column of a problem.
+func (w Words) Worked(p problem.Problem, c place.Column) string {
+	if said := worked[p.Kind]; said != nil {
+		return said(w, p, c)
+	}
+	return ""
+}
+
 // Counted says what was done with a column: "15 counted, ten swapped".
 func (w Words) Counted(c place.Column) string {
-	if !c.Swaps() {
-		return fmt.Sprintf("%d counted", c.Sum())
+	if !c.Swaps {
+		return fmt.Sprintf("%d counted", c.Count)
 	}
-	return fmt.Sprintf("%d counted, %s: %d stay", c.Sum(), w.Swaps(c.Out), c.Stays)
+	return fmt.Sprintf("%d counted, %s: %d stay", c.Count, w.Swaps(c.Out), c.Stays)
 }
 
 // TakenFrom says what was done with a column of a difference: "12 there after one
 // swap, 8 taken: 4 stay".
-func (w Words) TakenFrom(c place.TakingColumn) string {
-	there := fmt.Sprintf("%d there", c.Had())
-	if c.Came {
+func (w Words) TakenFrom(c place.Column) string {
+	there := fmt.Sprintf("%d there", c.Count)
+	if c.Swaps {
 		there += " after " + w.down().Swaps(1)
 	}
-	return fmt.Sprintf("%s, %d taken: %d stay", there, c.Lower, c.Stays)
+	return fmt.Sprintf("%s, %d taken: %d stay", there, c.Lower(), c.Stays)
 }
 
 // SharedOut says what was done with a column of sharing: "9 among four: 2 each, 1
 // left".
-func SharedOut(c place.SharingColumn, sharers int) string {
-	return fmt.Sprintf("%d among %s: %d each, %d left", c.Count(), place.Number(sharers).Words(false), c.Each, c.Left)
+func SharedOut(c place.Column, sharers int) string {
+	return fmt.Sprintf("%d among %s: %d each, %d left", c.Count, place.Number(sharers).Words(false), c.Stays, c.Out)
 }
 
 // Judged says what a guide judged: "no swap in the column is secure".

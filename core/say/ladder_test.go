@@ -9,9 +9,9 @@ import (
 	"vineswap/core/group"
 	"vineswap/core/ladder"
 	"vineswap/core/place"
+	"vineswap/core/problem"
 	"vineswap/core/say"
 	"vineswap/core/slip"
-	"vineswap/core/swap"
 )
 
 // Everything that can be recorded or judged has a name of its own.
@@ -37,11 +37,9 @@ func TestNamesOfTheLadder(t *testing.T) {
 			t.Errorf("the way %q has no name", way)
 		}
 	}
-	for _, op := range []slip.Operation{slip.Add, slip.Subtract} {
-		for _, s := range slip.All(op) {
-			if say.Slip(s.ID) == "" {
-				t.Errorf("%s has no words", s.ID)
-			}
+	for _, s := range append(slip.Adding(), slip.Taking()...) {
+		if say.Slip(s.ID) == "" {
+			t.Errorf("%s has no words", s.ID)
 		}
 	}
 	for _, o := range group.Orders() {
@@ -142,12 +140,12 @@ func TestSentencesAboutChildren(t *testing.T) {
 		say.Waits(0, true): "not seen yet", say.Waits(1, false): "1 day", say.Waits(12, false): "12 days",
 		say.Erased(1): "One child was erased. Nothing else of it is kept.", say.Erased(3): "3 children were erased. Nothing else of them is kept.",
 		say.Open(1): "One invitation is still open.", say.Open(2): "2 invitations are still open.",
-		say.PlaceInStrand(ladder.Joining, 5, 10):                                        "joining, stage 5 of 10",
-		w.StageInManner(choose.NoSwap, book.Column):                                     "joining: no swap, in the column",
-		w.TakenFrom(place.TakingColumns(62, 38)[0]):                                     "12 there after one swap, 8 taken: 4 stay",
-		say.ShortDay(today-1, today):                                                    "yesterday",
-		say.ShortDay(today-2, today):                                                    "2 Oct",
-		strings.ReplaceAll((say.Words{}).Sum(swap.DifferenceOf(62, 38)), "\u00a0", " "): "62 − 38",
+		say.PlaceInStrand(ladder.Joining, 5, 10):                                           "joining, stage 5 of 10",
+		w.StageInManner(choose.NoSwap, book.Column):                                        "joining: no swap, in the column",
+		w.TakenFrom(place.TakingColumns(62, 38)[0]):                                        "12 there after one swap, 8 taken: 4 stay",
+		say.ShortDay(today-1, today):                                                       "yesterday",
+		say.ShortDay(today-2, today):                                                       "2 Oct",
+		strings.ReplaceAll((say.Words{}).Sum(problem.DifferenceOf(62, 38)), "\u00a0", " "): "62 − 38",
 	} {
 		if got != want {
 			t.Errorf("%q, wanted %q", got, want)

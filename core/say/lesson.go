@@ -4,10 +4,11 @@ import (
 	"fmt"
 	"strings"
 
-	"vineswap/core/choose"
 	"vineswap/core/material"
 	"vineswap/core/place"
+	"vineswap/core/problem"
 	"vineswap/core/swap"
+	"vineswap/core/task"
 )
 
 // What a lesson says of itself outside its steps.
@@ -82,13 +83,13 @@ func (w Words) onTrays(numbers []place.Number) string {
 }
 
 // Trays says what the trays of a problem are for.
-func Trays(p swap.Problem) string {
+func Trays(p problem.Problem) string {
 	switch p.Kind {
-	case swap.Difference:
+	case problem.Difference:
 		return "one for the larger number, one for what is taken"
-	case swap.Sharing:
+	case problem.Sharing:
 		return fmt.Sprintf("one for the number, %s for the sharers", p.Numbers[1].Words(false))
-	case swap.Grouping:
+	case problem.Grouping:
 		return "one for the number, one for the groups"
 	}
 	return fmt.Sprintf("%s for the numbers, one for the result", place.Number(len(p.Addends())).Words(false))
@@ -96,17 +97,17 @@ func Trays(p swap.Problem) string {
 
 // Trays names what lies on each tray of a problem, and the tray of the result,
 // where there is one.
-func (w Words) Trays(p swap.Problem) (laid []string, result string) {
+func (w Words) Trays(p problem.Problem) (laid []string, result string) {
 	switch p.Kind {
-	case swap.Difference:
+	case problem.Difference:
 		return []string{w.Numeral(p.Numbers[0]), "what is taken"}, ""
-	case swap.Sharing:
+	case problem.Sharing:
 		laid = []string{w.Numeral(p.Numbers[0])}
 		for i := range int(p.Numbers[1]) {
 			laid = append(laid, fmt.Sprintf("share %d", i+1))
 		}
 		return laid, ""
-	case swap.Grouping:
+	case problem.Grouping:
 		return []string{w.Numeral(p.Numbers[0]), fmt.Sprintf("groups of %s", p.Numbers[1].Words(false))}, ""
 	}
 	return w.numerals(p.Addends()), "the result"
@@ -137,12 +138,12 @@ func (w Words) CardsAlone(n place.Number) string {
 
 // Boundary names where a knot of an operation lies: what comes up goes from the
 // place to the next, what comes down into it.
-func (w Words) Boundary(op choose.Op, p place.Place) string {
+func (w Words) Boundary(op task.Kind, p place.Place) string {
 	next, _ := p.Next()
 	switch op {
-	case choose.Take:
+	case problem.Difference:
 		return fmt.Sprintf("%s to %s", w.PlaceMany(next), w.PlaceMany(p))
-	case choose.Share:
+	case problem.Sharing:
 		return fmt.Sprintf("%s to %s", w.PlaceMany(p), w.PlaceMany(p-1))
 	}
 	return fmt.Sprintf("%s to %s", w.PlaceMany(p), w.PlaceMany(next))
@@ -160,7 +161,7 @@ func PieceNames(kind material.Kind) string {
 // Example is what is said at the first step of a kind in 238 + 267, worked by a
 // method.
 func (w Words) Example(kind swap.StepKind, m swap.Method) string {
-	t, err := m.Solve(swap.SumOf(238, 267))
+	t, err := m.Solve(problem.SumOf(238, 267))
 	if err != nil {
 		return ""
 	}

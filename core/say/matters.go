@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"strings"
 
+	"vineswap/core/problem"
 	"vineswap/core/swap"
 )
 
@@ -35,16 +36,16 @@ func Side(matter, side string) string { return sideNames[matter][side] }
 
 // OrderExample says in which order 52 − 38 is worked.
 func (w Words) OrderExample(m swap.Method) string {
-	return "52 − 38: " + w.doing(m, swap.DifferenceOf(52, 38), swap.Look, swap.SwapDown, swap.TakeAway)
+	return "52 − 38: " + w.doing(m, problem.DifferenceOf(52, 38), swap.Look, swap.SwapDown, swap.TakeAway)
 }
 
 // ZerosExample says the swaps of 503 − 128.
 func (w Words) ZerosExample(m swap.Method) string {
-	return "503 − 128: " + w.doing(m, swap.DifferenceOf(503, 128), swap.SwapDown)
+	return "503 − 128: " + w.doing(m, problem.DifferenceOf(503, 128), swap.SwapDown)
 }
 
 // doing lists the places at which steps of some kinds are done.
-func (w Words) doing(m swap.Method, p swap.Problem, kinds ...swap.StepKind) string {
+func (w Words) doing(m swap.Method, p problem.Problem, kinds ...swap.StepKind) string {
 	t, err := m.Solve(p)
 	if err != nil {
 		return ""

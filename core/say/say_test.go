@@ -11,13 +11,14 @@ import (
 	"vineswap/core/choose"
 	"vineswap/core/material"
 	"vineswap/core/place"
+	"vineswap/core/problem"
 	"vineswap/core/say"
 	"vineswap/core/swap"
 )
 
 func trace(t testing.TB, text string) swap.Trace {
 	t.Helper()
-	p, err := swap.Parse(text)
+	p, err := problem.Parse(text)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -178,10 +179,10 @@ func TestSentencesAreWhole(t *testing.T) {
 	for range 150 {
 		a, b := place.Number(rng.IntN(5_000)), place.Number(rng.IntN(5_000))
 		by := place.Number(2 + rng.IntN(8))
-		p := []swap.Problem{
-			swap.SumOf(a, b), swap.SumOf(a, b, by), swap.DifferenceOf(max(a, b), min(a, b)), swap.DifferenceOf(max(a, b)/100*100, min(a, b)/100*99),
-			{Kind: swap.Sharing, Version: swap.Version, Numbers: []place.Number{a, by}}, {Kind: swap.Grouping, Version: swap.Version, Numbers: []place.Number{a % 200, by}},
-			{Kind: swap.Trays, Version: swap.Version, Numbers: []place.Number{a, by}},
+		p := []problem.Problem{
+			problem.SumOf(a, b), problem.SumOf(a, b, by), problem.DifferenceOf(max(a, b), min(a, b)), problem.DifferenceOf(max(a, b)/100*100, min(a, b)/100*99),
+			{Kind: problem.Sharing, Numbers: []place.Number{a, by}}, {Kind: problem.Grouping, Numbers: []place.Number{a % 200, by}},
+			{Kind: problem.Trays, Numbers: []place.Number{a, by}},
 		}[rng.IntN(7)]
 		method := swap.Method{Order: []swap.Order{swap.AsNeeded, swap.SwapsFirst}[rng.IntN(2)], Zeros: []swap.Zeros{swap.PlaceByPlace, swap.AsOne}[rng.IntN(2)], When: []swap.When{swap.AtTen, swap.AfterColumn}[rng.IntN(2)]}
 		tr, err := method.Solve(p)
@@ -221,11 +222,11 @@ func TestCaused(t *testing.T) {
 		"6+5":       "11 ones: ten swap for one ten, 1 stays.",
 		"9+9+9":     "27 ones: twenty swap for two tens, 7 stay.",
 	} {
-		if got := (say.Words{}).Caused(trace(t, sum).Columns[0]); got != want {
+		if got := (say.Words{}).GaveUp(trace(t, sum).Columns[0]); got != want {
 			t.Errorf("%s: %q, want %q", sum, got, want)
 		}
 	}
-	if got := (say.Words{}).Caused(trace(t, "57+48").Columns[1]); got != "10 tens, only by what comes up: ten swap for one hundred, nothing stays." {
+	if got := (say.Words{}).GaveUp(trace(t, "57+48").Columns[1]); got != "10 tens, only by what comes up: ten swap for one hundred, nothing stays." {
 		t.Error(got)
 	}
 }
@@ -241,7 +242,7 @@ func TestNamesFollowTheSetting(t *testing.T) {
 		{w.NoSwap(), "no exchange"},
 		{say.Words{Swap: say.Carry}.Stage(choose.TakeOneSwapTens), "one borrow, tens"},
 		{say.Words{Swap: say.Carry}.Stage(choose.SeveralSwaps), "several carries"},
-		{say.Words{Swap: say.Carry}.For(swap.Sharing).Swaps(2), "two borrows"},
+		{say.Words{Swap: say.Carry}.For(problem.Sharing).Swaps(2), "two borrows"},
 		{w.Swaps(0), "no exchange"},
 		{w.Swaps(1), "one exchange"},
 		{w.Swaps(3), "three exchanges"},
@@ -251,8 +252,8 @@ func TestNamesFollowTheSetting(t *testing.T) {
 		{say.Piece(material.Beads, place.Hundreds, 3), "squares"},
 		{say.Piece(material.Beads, place.TenThousands, 3), ""},
 		{say.Caution(material.SmallParts, material.Blocks), "Small cubes are small parts. Count them out, count them back."},
-		{w.Wish(choose.Join, choose.Wish{Kind: choose.Knot, Want: choose.Yes}), "an exchange in the units"},
-		{w.Mend(choose.Join, choose.Mend{Wish: choose.Wish{Kind: choose.Belongs, Stage: choose.NoSwap}}), "Leave “no exchange”"},
+		{w.Wish(problem.Sum, choose.Wish{Kind: choose.Knot, Want: choose.Yes}), "an exchange in the units"},
+		{w.Mend(problem.Sum, choose.Mend{Wish: choose.Wish{Kind: choose.Belongs, Stage: choose.NoSwap}}), "Leave “no exchange”"},
 		{w.Phase(swap.Position{Phase: swap.LayOut}), "build"},
 		{w.Phase(swap.Position{Phase: swap.Joining}), "join"},
 		{w.Phase(swap.Position{Phase: swap.Work, Place: place.Ones}), "units"},
@@ -260,15 +261,15 @@ func TestNamesFollowTheSetting(t *testing.T) {
 		{w.Role([]place.Number{47, 25}, []place.Place{place.Ones, place.Tens}, false, true), "builds 47 and 25, works the units and the tens, keeps the store"},
 		{w.Role(nil, nil, false, false), "lays the large cards"},
 		{w.Role([]place.Number{26, 26, 26}, nil, true, false), "builds 26 on three trays, takes groups off"},
-		{w.Boundary(choose.Join, place.Ones), "units to tens"},
-		{w.Boundary(choose.Take, place.Ones), "tens to units"},
-		{w.Boundary(choose.Share, place.Tens), "tens to units"},
+		{w.Boundary(problem.Sum, place.Ones), "units to tens"},
+		{w.Boundary(problem.Difference, place.Ones), "tens to units"},
+		{w.Boundary(problem.Sharing, place.Tens), "tens to units"},
 		{w.MinutesBasis(1, false), "Three for laying out, three quarters of one for each exchange, one for saying back: one exchange."},
-		{say.Trays(swap.SumOf(1, 2)), "two for the numbers, one for the result"},
+		{say.Trays(problem.SumOf(1, 2)), "two for the numbers, one for the result"},
 		{w.MinutesBasis(2, true), "Three for laying out, three eighths of one for each exchange, one for saying back: two exchanges."},
-		{say.Trays(swap.DifferenceOf(2, 1)), "one for the larger number, one for what is taken"},
-		{say.Trays(swap.Of("share", []place.Number{97, 4})), "one for the number, four for the sharers"},
-		{say.Trays(swap.Of("multiply", []place.Number{26, 3})), "three for the numbers, one for the result"},
+		{say.Trays(problem.DifferenceOf(2, 1)), "one for the larger number, one for what is taken"},
+		{say.Trays(problem.Of(problem.Sharing, 97, 4)), "one for the number, four for the sharers"},
+		{say.Trays(problem.Of(problem.Trays, 26, 3)), "three for the numbers, one for the result"},
 		{say.SharedOut(place.SharingColumns(97, 4)[0], 4), "9 among four: 2 each, 1 left"},
 		{w.Came(place.TakingColumns(62, 38)[0]), "12 units: one ten is exchanged for ten units, 4 left."},
 		{say.CardSets(2), "two small, one large"},
@@ -276,8 +277,8 @@ func TestNamesFollowTheSetting(t *testing.T) {
 		{say.PieceNames(material.Beads), "bead, bar, square and cube"},
 		{w.Example(swap.MakeSwap, swap.Method{}), "Ten units are exchanged for one ten. It joins the tens."},
 		{w.Example("no such step", swap.Method{}), ""},
-		{w.Clash(choose.Join, []choose.Wish{{Kind: choose.Zero, Want: choose.Yes}, {Kind: choose.Within}}), "No number does this. These cannot be together: a zero in the numbers and no number above 9999, which pieces can show."},
-		{w.Clash(choose.Join, []choose.Wish{{Kind: choose.Zero, Want: choose.Yes}, {Kind: choose.Knot, Want: choose.Yes}}), "No number does this. There cannot be an exchange in the units together with a zero in the numbers."},
+		{w.Clash(problem.Sum, []choose.Wish{{Kind: choose.Zero, Want: choose.Yes}, {Kind: choose.Within}}), "No number does this. These cannot be together: a zero in the numbers and no number above 9999, which pieces can show."},
+		{w.Clash(problem.Sum, []choose.Wish{{Kind: choose.Zero, Want: choose.Yes}, {Kind: choose.Knot, Want: choose.Yes}}), "No number does this. There cannot be an exchange in the units together with a zero in the numbers."},
 		{say.LeftOut(1), "one worked lately is left out"},
 	} {
 		if c.got != c.want {
@@ -315,7 +316,7 @@ func TestParseWords(t *testing.T) {
 }
 
 func ExampleWords_Trace() {
-	p, _ := swap.Parse("9+4")
+	p, _ := problem.Parse("9+4")
 	tr, _ := swap.Solve(p)
 	for i, line := range (say.Words{Places: say.Units}).Trace(tr) {
 		if tr.Steps[i].Kind == swap.Stop {

@@ -4,13 +4,14 @@ import (
 	"fmt"
 
 	"vineswap/core/place"
+	"vineswap/core/problem"
 	"vineswap/core/swap"
 )
 
 // sharingLine is what belongs to a step of sharing or grouping.
 func (w Words) sharingLine(t swap.Trace, s swap.Step) Line {
 	number, by := t.Problem.Numbers[0], t.Problem.Numbers[1]
-	grouping := t.Problem.Kind == swap.Grouping
+	grouping := t.Problem.Kind == problem.Grouping
 	switch s.Kind {
 	case swap.SetOut:
 		if w.Drawn {
@@ -96,15 +97,15 @@ func (w Words) dealt(s swap.Step) Line {
 // shared says what one sharer has in a place, and what cannot be dealt there.
 func (w Words) shared(t swap.Trace, s swap.Step) Line {
 	p := s.At.Place
-	var c place.SharingColumn
-	for _, x := range t.Sharing {
+	var c place.Column
+	for _, x := range t.Columns {
 		if x.Place == p {
 			c = x
 		}
 	}
 	left := ""
-	if c.Left > 0 && p > place.Ones {
-		left = fmt.Sprintf(" %s cannot be dealt.", capital(w.Count(c.Left, p)))
+	if c.Out > 0 && p > place.Ones {
+		left = fmt.Sprintf(" %s cannot be dealt.", capital(w.Count(c.Out, p)))
 	}
 	switch {
 	case s.Count > 0:

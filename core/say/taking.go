@@ -41,26 +41,26 @@ func (w Words) takingLine(t swap.Trace, s swap.Step) Line {
 
 // Came says what one column of a difference does: "12 ones: ten came from one
 // ten, 4 stay."
-func (w Words) Came(c place.TakingColumn) string {
+func (w Words) Came(c place.Column) string {
 	next, _ := c.Place.Next()
 	stays := "nothing stays"
 	if c.Stays > 0 {
 		stays = fmt.Sprintf("%d left", c.Stays)
 	}
-	return fmt.Sprintf("%d %s: %s %s ten %s, %s.", c.Had(), w.PlaceMany(c.Place), w.Count(1, next), w.forms().it, w.PlaceMany(c.Place), stays)
+	return fmt.Sprintf("%d %s: %s %s ten %s, %s.", c.Count, w.PlaceMany(c.Place), w.Count(1, next), w.forms().it, w.PlaceMany(c.Place), stays)
 }
 
 // looked says whether there is enough in a place.
 func (w Words) looked(t swap.Trace, s swap.Step) []Span {
-	c := t.Taking[s.At.Place]
+	c := t.Columns[s.At.Place]
 	here := w.strongDigit(s.Count, c.Place, true)
 	switch {
-	case c.Lower == 0:
+	case c.Lower() == 0:
 		return []Span{here, plain(". Nothing goes from here.")}
-	case s.Count < c.Lower:
-		return []Span{here, plain(", and %s to take: not enough.", w.digit(c.Lower, c.Place))}
+	case s.Count < c.Lower():
+		return []Span{here, plain(", and %s to take: not enough.", w.digit(c.Lower(), c.Place))}
 	}
-	return []Span{here, plain(", and %s to take: enough.", w.digit(c.Lower, c.Place))}
+	return []Span{here, plain(", and %s to take: enough.", w.digit(c.Lower(), c.Place))}
 }
 
 // swappedDown says a swap down; over zeros as one it says all that comes.
@@ -80,7 +80,7 @@ func (w Words) takenAway(t swap.Trace, s swap.Step) Line {
 	p := s.At.Place
 	return Line{
 		fmt.Sprintf(w.laidOrDrawn("Take %s away", "Cross %s out"), w.digit(s.Count, p)),
-		[]Span{w.strongDigit(s.Count, p, true), plain(" taken from %s.", w.digit(t.Taking[p].Had(), p))},
+		[]Span{w.strongDigit(s.Count, p, true), plain(" taken from %s.", w.digit(t.Columns[p].Count, p))},
 	}
 }
 

@@ -5,7 +5,9 @@ import (
 	"strings"
 
 	"vineswap/core/place"
+	"vineswap/core/problem"
 	"vineswap/core/swap"
+	"vineswap/core/task"
 )
 
 // Span is a stretch of a sentence. Strong spans are counts of a place and are
@@ -71,9 +73,9 @@ func (w Words) line(t swap.Trace, s swap.Step) Line {
 		return w.checkLine(t, s)
 	}
 	switch t.Problem.Kind {
-	case swap.Difference:
+	case problem.Difference:
 		return w.takingLine(t, s)
-	case swap.Sharing, swap.Grouping:
+	case problem.Sharing, problem.Grouping:
 		return w.sharingLine(t, s)
 	}
 	return w.joiningLine(t, s, t.Problem.Addends())
@@ -110,7 +112,7 @@ func (w Words) joiningLine(t swap.Trace, s swap.Step, addends []place.Number) Li
 	case swap.ReadOut:
 		return Line{"Read the number", []Span{plain("%s.", capital(w.Number(t.Answer)))}}
 	}
-	if t.Problem.Kind == swap.Trays {
+	if t.Problem.Kind == problem.Trays {
 		return Line{"Say it back", []Span{plain("%s times %s was joined. Together that is %s.", capital(place.Number(len(addends)).Words(false)), w.Numeral(addends[0]), w.Numeral(t.Answer))}}
 	}
 	return Line{"Say it back", []Span{plain("%s were joined. Together they are %s.", list(w.numerals(addends)), w.Numeral(t.Answer))}}
@@ -168,16 +170,16 @@ func (w Words) counted(t swap.Trace, s swap.Step) []Span {
 		spans = w.withWhatCameUp(spans, c)
 	}
 	switch {
-	case c.Swaps() && t.Method.When == swap.AfterColumn:
-		return append(spans, plain(": %s in all.", w.Count(c.Sum(), c.Place)))
-	case c.Swaps():
+	case c.Swaps && t.Method.When == swap.AfterColumn:
+		return append(spans, plain(": %s in all.", w.Count(c.Count, c.Place)))
+	case c.Swaps:
 		return append(spans, plain(". Count to ten, and stop."))
 	case len(c.Digits) == 0:
 		return append(spans, plain(". It opens a new place."))
 	case c.In == 0 && len(c.Digits) == 1:
 		return append(spans, plain(", from one number alone."))
 	}
-	return append(spans, plain(": %s.", w.Count(c.Sum(), c.Place)))
+	return append(spans, plain(": %s.", w.Count(c.Count, c.Place)))
 }
 
 // reckoned says the digits of a column in the order in which they are added. The
@@ -192,7 +194,7 @@ func (w Words) reckoned(t swap.Trace, c place.Column) string {
 	}
 	first, rest := list(digits[:r.First]), list(digits[r.First:])
 	switch {
-	case t.Problem.Kind == swap.Trays && len(digits) > 0:
+	case t.Problem.Kind == problem.Trays && len(digits) > 0:
 		return fmt.Sprintf("%s times %s", place.Number(len(digits)).Words(false), digits[0])
 	case r.Why == place.MakeTen && rest == "":
 		return first + " make ten"
@@ -236,7 +238,7 @@ func (w Words) swapped(s swap.Step) Line {
 func (w Words) written(t swap.Trace, s swap.Step) Line {
 	p := s.At.Place
 	if s.Count == 0 {
-		if !t.Columns[p].Swaps() {
+		if !t.Columns[p].Swaps {
 			return Line{"Write 0", []Span{plain("There are %s: no card, and a 0 is written.", w.Count(0, p))}}
 		}
 		return Line{"Write 0", []Span{plain("Nothing stays in the %s: no card, and a 0 is written.", w.PlaceMany(p))}}
@@ -246,7 +248,7 @@ func (w Words) written(t swap.Trace, s swap.Step) Line {
 	if s.Count == 1 {
 		verb = "stays"
 	}
-	if !t.Columns[p].Swaps() {
+	if !t.Columns[p].Swaps {
 		verb = "here"
 	}
 	return Line{fmt.Sprintf("Lay the card %s", w.Numeral(card)), []Span{plain("%s: the card %s.", capital(w.lies(s.Count, verb, p)), w.Numeral(card))}}
@@ -271,8 +273,20 @@ func (w Words) slid(cards []place.Number, answer place.Number) Span {
 	return plain("%s slide together and read %s.", list(w.numerals(cards)), w.Numeral(answer))
 }
 
-// Caused says what one column does: "15 ones: ten swap for one ten, 5 stay."
-func (w Words) Caused(c place.Column) string {
+// caused says what the swap of a column does, by the kind of problem.
+var caused = map[task.Kind]func(Words, place.Column) string{problem.Sum: Words.GaveUp, problem.Trays: Words.GaveUp, problem.Difference: Words.Came}
+
+// Caused says what the swap of a column does; nothing where it does not swap.
+func (w Words) Caused(kind task.Kind, c place.Column) string {
+	if said := caused[kind]; said != nil && c.Swaps {
+		return said(w, c)
+	}
+	return ""
+}
+
+// GaveUp says what one column of joining does: "15 ones: ten swap for one ten, 5
+// stay."
+func (w Words) GaveUp(c place.Column) string {
 	next, _ := c.Place.Next()
 	tens, ups := "ten", w.Count(1, next)
 	if c.Out > 1 {
@@ -286,10 +300,10 @@ func (w Words) Caused(c place.Column) string {
 		stays = "1 stays"
 	}
 	made := ""
-	if c.MadeBySwap() {
+	if c.Made {
 		made = ", only by what comes up"
 	}
-	return fmt.Sprintf("%d %s%s: %s %s %s, %s.", c.Sum(), w.PlaceMany(c.Place), made, tens, w.forms().they, ups, stays)
+	return fmt.Sprintf("%d %s%s: %s %s %s, %s.", c.Count, w.PlaceMany(c.Place), made, tens, w.forms().they, ups, stays)
 }
 
 func (w Words) numerals(numbers []place.Number) []string {

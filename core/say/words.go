@@ -11,7 +11,8 @@ import (
 	"vineswap/core/choose"
 	"vineswap/core/material"
 	"vineswap/core/place"
-	"vineswap/core/swap"
+	"vineswap/core/problem"
+	"vineswap/core/task"
 )
 
 // Words are the class's own words. The zero value is the default of every
@@ -176,8 +177,8 @@ func (w Words) down() Words {
 }
 
 // For are the words in which the swaps of a kind of problem are named.
-func (w Words) For(k swap.Kind) Words {
-	if k == swap.Sum || k == swap.Trays {
+func (w Words) For(k task.Kind) Words {
+	if k == "" || k == problem.Sum || k == problem.Trays {
 		return w
 	}
 	return w.down()
@@ -263,7 +264,7 @@ func Piece(kind material.Kind, p place.Place, n int) string {
 
 // Stage names a stage in the class's words.
 func (w Words) Stage(id choose.StageID) string {
-	if op := id.Op(); op == choose.Take || op == choose.Share {
+	if op := id.Kind(); op == problem.Difference || op == problem.Sharing {
 		w = w.down()
 	}
 	f := w.forms()
@@ -312,7 +313,7 @@ func (w Words) Stage(id choose.StageID) string {
 
 // StageAsks says what a stage asks of the numbers.
 func (w Words) StageAsks(id choose.StageID) string {
-	if op := id.Op(); op == choose.Take || op == choose.Share {
+	if op := id.Kind(); op == problem.Difference || op == problem.Sharing {
 		w = w.down()
 	}
 	f := w.forms()

@@ -59,21 +59,21 @@ func (p procedure) always(numbers []place.Number) (int, bool) {
 }
 
 var adding = []Slip{
-	{"drops-new-ten", Add, procedure{plainSum, func(s int) (int, int) { return s % 10, 0 }, nil}.always},
-	{"writes-both-digits", Add, procedure{plainSum, func(s int) (int, int) { return s, 0 }, nil}.always},
-	{"brings-down-without-carry", Add, procedure{withoutCarryWhenAlone, plainCarry, nil}.always},
-	{"carries-wrong-digit", Add, procedure{plainSum, carryWrongDigit, nil}.always},
-	{"always-carries", Add, procedure{plainSum, func(s int) (int, int) { return s % 10, max(1, s/10) }, nil}.always},
-	{"carries-one-only", Add, procedure{plainSum, func(s int) (int, int) { return s % 10, min(1, s/10) }, nil}.always},
-	{"last-ten-lost", Add, procedure{plainSum, plainCarry, func(s int) int { return s % 10 }}.always},
-	{"zero-makes-zero", Add, procedure{zeroMakesZero, plainCarry, nil}.always},
-	{"carries-rightward", Add, carriesRightward},
-	{"lines-up-left", Add, addsLinedUpLeft},
-	{"stops-at-shorter", Add, addsToShorter},
-	{"adds-all-digits", Add, addsAllDigits},
-	{"takes-away-instead", Add, takesAwayInstead},
-	{"last-addend-left-out", Add, lastLeftOut},
-	{"counts-the-start", Add, addsCountingTheStart},
+	{"drops-new-ten", sum, procedure{plainSum, func(s int) (int, int) { return s % 10, 0 }, nil}.always},
+	{"writes-both-digits", sum, procedure{plainSum, func(s int) (int, int) { return s, 0 }, nil}.always},
+	{"brings-down-without-carry", sum, procedure{withoutCarryWhenAlone, plainCarry, nil}.always},
+	{"carries-wrong-digit", sum, procedure{plainSum, carryWrongDigit, nil}.always},
+	{"always-carries", sum, procedure{plainSum, func(s int) (int, int) { return s % 10, max(1, s/10) }, nil}.always},
+	{"carries-one-only", sum, procedure{plainSum, func(s int) (int, int) { return s % 10, min(1, s/10) }, nil}.always},
+	{"last-ten-lost", sum, procedure{plainSum, plainCarry, func(s int) int { return s % 10 }}.always},
+	{"zero-makes-zero", sum, procedure{zeroMakesZero, plainCarry, nil}.always},
+	{"carries-rightward", sum, carriesRightward},
+	{"lines-up-left", sum, addsLinedUpLeft},
+	{"stops-at-shorter", sum, addsToShorter},
+	{"adds-all-digits", sum, addsAllDigits},
+	{"takes-away-instead", sum, takesAwayInstead},
+	{"last-addend-left-out", sum, lastLeftOut},
+	{"counts-the-start", sum, addsCountingTheStart},
 }
 
 func withoutCarryWhenAlone(c column, in int) int {
@@ -121,7 +121,7 @@ func flushLeft(numbers []place.Number) []place.Number {
 }
 
 func addsLinedUpLeft(numbers []place.Number) (int, bool) {
-	return right(Add, flushLeft(numbers)), true
+	return sum(flushLeft(numbers)), true
 }
 
 func addsToShorter(numbers []place.Number) (int, bool) {
@@ -151,7 +151,7 @@ func takesAwayInstead(numbers []place.Number) (int, bool) {
 }
 
 func lastLeftOut(numbers []place.Number) (int, bool) {
-	return right(Add, numbers[:len(numbers)-1]), len(numbers) > 2
+	return sum(numbers[:len(numbers)-1]), len(numbers) > 2
 }
 
 func addsCountingTheStart(numbers []place.Number) (int, bool) {

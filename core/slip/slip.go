@@ -3,26 +3,21 @@
 // buggy procedures in written arithmetic.
 package slip
 
-import "vineswap/core/place"
+import (
+	"slices"
+
+	"vineswap/core/place"
+)
 
 // ID names a slip, the same in code, data and command output. An id that adding
 // and taking share is one slip that shows in both.
 type ID string
 
-// Operation is what a slip is made in.
-type Operation string
-
-// The operations, by the names that problems use.
-const (
-	Add      Operation = "add"
-	Subtract Operation = "subtract"
-)
-
 // Slip is one wrong procedure.
 type Slip struct {
-	ID        ID
-	Operation Operation
-	work      func([]place.Number) (answer int, applies bool)
+	ID    ID
+	right func([]place.Number) int
+	work  func([]place.Number) (answer int, applies bool)
 }
 
 // Answer is what the slip gives for the numbers of a problem, the larger first
@@ -30,48 +25,24 @@ type Slip struct {
 // right answer.
 func (s Slip) Answer(numbers []place.Number) (answer int, applies bool) {
 	answer, applies = s.work(numbers)
-	return answer, applies && answer != right(s.Operation, numbers)
+	return answer, applies && answer != s.right(numbers)
 }
 
-func right(op Operation, numbers []place.Number) int {
+func sum(numbers []place.Number) int {
 	sum := 0
-	for i, n := range numbers {
-		if i > 0 && op == Subtract {
-			n = -n
-		}
+	for _, n := range numbers {
 		sum += int(n)
 	}
 	return sum
 }
 
-// All returns the slips of an operation, common ones first.
-func All(op Operation) []Slip {
-	if op == Subtract {
-		return taking
-	}
-	return adding
-}
+func difference(numbers []place.Number) int { return int(numbers[0] - numbers[1]) }
 
-// ByID finds the slip of an operation.
-func ByID(op Operation, id ID) (Slip, bool) {
-	for _, s := range All(op) {
-		if s.ID == id {
-			return s, true
-		}
-	}
-	return Slip{}, false
-}
+// Adding returns the slips of written adding, common ones first.
+func Adding() []Slip { return slices.Clone(adding) }
 
-// Explains lists the slips that give just this answer; none for the right one.
-func Explains(op Operation, numbers []place.Number, answer int) []ID {
-	ids := []ID{}
-	for _, s := range All(op) {
-		if got, applies := s.Answer(numbers); applies && got == answer {
-			ids = append(ids, s.ID)
-		}
-	}
-	return ids
-}
+// Taking returns the slips of written taking, common ones first.
+func Taking() []Slip { return slices.Clone(taking) }
 
 // number reads digits, ones first, as a number; each may be ten and more and is
 // then written in full.

@@ -7,8 +7,9 @@ import (
 	"testing"
 
 	"vineswap/core/place"
+	"vineswap/core/problem"
 	"vineswap/core/slip"
-	"vineswap/core/swap"
+	"vineswap/core/task"
 )
 
 // Each definition against its example.
@@ -52,49 +53,54 @@ func TestEachSlipGivesItsAnswer(t *testing.T) {
 		{"counts-the-start", "62-38", 35},
 	} {
 		t.Run(string(c.id)+" "+c.text, func(t *testing.T) {
-			p, err := swap.Parse(c.text)
+			p, err := problem.Parse(c.text)
 			if err != nil {
 				t.Fatal(err)
 			}
-			op := slip.Operation(p.Kind.Operation())
-			s, known := slip.ByID(op, c.id)
-			if !known {
-				t.Fatal("there is no such slip")
-			}
-			if got, applies := s.Answer(p.Numbers); !applies || got != c.want {
+			if got, applies := byID(t, lists[p.Kind], c.id).Answer(p.Numbers); !applies || got != c.want {
 				t.Errorf("gives %d, %t; wanted %d", got, applies, c.want)
 			}
-			if ids := slip.Explains(op, p.Numbers, c.want); !slices.Contains(ids, c.id) {
+			if ids := p.Task().Explains(fmt.Sprint(c.want)); !slices.Contains(ids, c.id) {
 				t.Errorf("%d is explained by %v", c.want, ids)
 			}
-			seen[fmt.Sprint(op, c.id)] = true
+			seen[fmt.Sprint(p.Kind, c.id)] = true
 		})
 	}
-	for _, op := range []slip.Operation{slip.Add, slip.Subtract} {
-		for _, s := range slip.All(op) {
-			if !seen[fmt.Sprint(op, s.ID)] {
-				t.Errorf("%s %s has no example", op, s.ID)
+	for kind, list := range lists {
+		for _, s := range list {
+			if !seen[fmt.Sprint(kind, s.ID)] {
+				t.Errorf("%s %s has no example", kind, s.ID)
 			}
 		}
 	}
 }
 
+var lists = map[task.Kind][]slip.Slip{problem.Sum: slip.Adding(), problem.Difference: slip.Taking()}
+
+func byID(t *testing.T, list []slip.Slip, id slip.ID) slip.Slip {
+	t.Helper()
+	i := slices.IndexFunc(list, func(s slip.Slip) bool { return s.ID == id })
+	if i < 0 {
+		t.Fatalf("there is no slip %s", id)
+	}
+	return list[i]
+}
+
 func TestWhereASlipDoesNotApply(t *testing.T) {
 	for name, c := range map[string]struct {
-		op      slip.Operation
+		list    []slip.Slip
 		id      slip.ID
 		numbers []place.Number
 	}{
-		"nothing to drop":              {slip.Add, "drops-new-ten", []place.Number{42, 25}},
-		"two numbers have no last":     {slip.Add, "last-addend-left-out", []place.Number{42, 25}},
-		"three are not counted on":     {slip.Add, "counts-the-start", []place.Number{4, 2, 5}},
-		"numbers of one length":        {slip.Add, "lines-up-left", []place.Number{42, 25}},
-		"flush left it is the larger":  {slip.Subtract, "lines-up-left", []place.Number{153, 48}},
-		"nothing left on the far left": {slip.Subtract, "swaps-from-far-left", []place.Number{111, 99}},
-		"no zero in the way":           {slip.Subtract, "stops-at-zero", []place.Number{62, 38}},
+		"nothing to drop":              {slip.Adding(), "drops-new-ten", []place.Number{42, 25}},
+		"two numbers have no last":     {slip.Adding(), "last-addend-left-out", []place.Number{42, 25}},
+		"three are not counted on":     {slip.Adding(), "counts-the-start", []place.Number{4, 2, 5}},
+		"numbers of one length":        {slip.Adding(), "lines-up-left", []place.Number{42, 25}},
+		"flush left it is the larger":  {slip.Taking(), "lines-up-left", []place.Number{153, 48}},
+		"nothing left on the far left": {slip.Taking(), "swaps-from-far-left", []place.Number{111, 99}},
+		"no zero in the way":           {slip.Taking(), "stops-at-zero", []place.Number{62, 38}},
 	} {
-		s, known := slip.ByID(c.op, c.id)
-		if got, applies := s.Answer(c.numbers); !known || applies {
+		if got, applies := byID(t, c.list, c.id).Answer(c.numbers); applies {
 			t.Errorf("%s: %s gives %d for %v", name, c.id, got, c.numbers)
 		}
 	}
@@ -106,21 +112,22 @@ func TestLawsOfSlips(t *testing.T) {
 	rng := rand.New(rand.NewPCG(7, 11))
 	for range 5_000 {
 		a, b := place.Number(rng.IntN(10_000)), place.Number(rng.IntN(1_000))
-		for op, right := range map[slip.Operation]int{slip.Add: int(a + b), slip.Subtract: int(max(a, b) - min(a, b))} {
-			numbers := []place.Number{max(a, b), min(a, b)}
-			for _, s := range slip.All(op) {
-				if got, applies := s.Answer(numbers); applies && (got == right || got < 0) {
-					t.Fatalf("%s gives %d for %s %v", s.ID, got, op, numbers)
+		for _, p := range []problem.Problem{problem.SumOf(max(a, b), min(a, b)), problem.DifferenceOf(max(a, b), min(a, b))} {
+			for _, w := range p.Wrong() {
+				if w.Answer[0] == p.Answer() || w.Answer[0] < 0 {
+					t.Fatalf("%s gives %v for %v", w.Slip, w.Answer, p)
 				}
 			}
-			if ids := slip.Explains(op, numbers, right); len(ids) > 0 {
-				t.Fatalf("%v explain the right answer of %s %v", ids, op, numbers)
+			if ids := p.Task().Explains(p.Result()); len(ids) > 0 {
+				t.Fatalf("%v explain the right answer of %v", ids, p)
 			}
 		}
 	}
 }
 
-func ExampleExplains() {
-	fmt.Println(slip.Explains(slip.Subtract, []place.Number{62, 38}, 36))
-	// Output: [smaller-from-larger]
+func ExampleSlip_Answer() {
+	first := slip.Taking()[0]
+	answer, applies := first.Answer([]place.Number{62, 38})
+	fmt.Println(first.ID, answer, applies)
+	// Output: smaller-from-larger 36 true
 }

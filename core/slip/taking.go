@@ -66,56 +66,56 @@ func overPlaces(larger, smaller place.Number, r rule) (int, bool) {
 }
 
 var taking = []Slip{
-	{"smaller-from-larger", Subtract, each(func(p *paper, i int) (int, bool) {
+	{"smaller-from-larger", difference, each(func(p *paper, i int) (int, bool) {
 		return max(p.top[i], p.lower(i)) - min(p.top[i], p.lower(i)), true
 	})},
-	{"ten-for-nothing", Subtract, each(func(p *paper, i int) (int, bool) {
+	{"ten-for-nothing", difference, each(func(p *paper, i int) (int, bool) {
 		if p.top[i] < p.lower(i) {
 			return p.top[i] + 10 - p.lower(i), true
 		}
 		return p.top[i] - p.lower(i), true
 	})},
-	{"stops-at-zero", Subtract, each(stopsAtZero)},
-	{"jumps-over-zero", Subtract, each(jumpsOverZero)},
-	{"nine-from-nowhere", Subtract, each(nineFromNowhere)},
-	{"zero-take-n-is-n", Subtract, each(func(p *paper, i int) (int, bool) {
+	{"stops-at-zero", difference, each(stopsAtZero)},
+	{"jumps-over-zero", difference, each(jumpsOverZero)},
+	{"nine-from-nowhere", difference, each(nineFromNowhere)},
+	{"zero-take-n-is-n", difference, each(func(p *paper, i int) (int, bool) {
 		if p.top[i] == 0 && p.lower(i) > 0 {
 			return p.lower(i), true
 		}
 		return rightly(p, i)
 	})},
-	{"zero-take-n-is-zero", Subtract, each(func(p *paper, i int) (int, bool) {
+	{"zero-take-n-is-zero", difference, each(func(p *paper, i int) (int, bool) {
 		if p.top[i] == 0 && p.lower(i) > 0 {
 			return 0, true
 		}
 		return rightly(p, i)
 	})},
-	{"take-zero-is-zero", Subtract, each(func(p *paper, i int) (int, bool) {
+	{"take-zero-is-zero", difference, each(func(p *paper, i int) (int, bool) {
 		if p.written(i) && p.lower(i) == 0 {
 			return 0, true
 		}
 		return rightly(p, i)
 	})},
-	{"zero-when-short", Subtract, each(func(p *paper, i int) (int, bool) { return max(0, p.top[i]-p.lower(i)), true })},
-	{"adds-instead", Subtract, func(numbers []place.Number) (int, bool) { return right(Add, numbers), true }},
-	{"swaps-without-need", Subtract, each(func(p *paper, i int) (int, bool) {
+	{"zero-when-short", difference, each(func(p *paper, i int) (int, bool) { return max(0, p.top[i]-p.lower(i)), true })},
+	{"adds-instead", difference, func(numbers []place.Number) (int, bool) { return sum(numbers), true }},
+	{"swaps-without-need", difference, each(func(p *paper, i int) (int, bool) {
 		if i < len(p.top)-1 && !p.swapDown(i) {
 			return 0, false
 		}
 		return (p.top[i] - p.lower(i)) % 10, true
 	})},
-	{"ten-without-own", Subtract, each(func(p *paper, i int) (int, bool) {
+	{"ten-without-own", difference, each(func(p *paper, i int) (int, bool) {
 		if p.top[i] >= p.lower(i) {
 			return p.top[i] - p.lower(i), true
 		}
 		return 10 - p.lower(i), p.swapDown(i)
 	})},
-	{"lines-up-left", Subtract, func(numbers []place.Number) (int, bool) {
+	{"lines-up-left", difference, func(numbers []place.Number) (int, bool) {
 		moved := flushLeft(numbers)
-		return right(Subtract, moved), moved[1] <= moved[0]
+		return difference(moved), moved[1] <= moved[0]
 	}},
-	{"stops-at-shorter", Subtract, takesToShorter},
-	{"swaps-from-far-left", Subtract, each(func(p *paper, i int) (int, bool) {
+	{"stops-at-shorter", difference, takesToShorter},
+	{"swaps-from-far-left", difference, each(func(p *paper, i int) (int, bool) {
 		if last := len(p.top) - 1; p.top[i] < p.lower(i) {
 			if i == last || p.top[last] == 0 {
 				return 0, false
@@ -125,7 +125,7 @@ var taking = []Slip{
 		}
 		return p.top[i] - p.lower(i), true
 	})},
-	{"counts-the-start", Subtract, each(func(p *paper, i int) (int, bool) {
+	{"counts-the-start", difference, each(func(p *paper, i int) (int, bool) {
 		left, ok := rightly(p, i)
 		if p.lower(i) > 0 {
 			left = min(9, left+1)

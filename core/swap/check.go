@@ -1,6 +1,9 @@
 package swap
 
-import "vineswap/core/place"
+import (
+	"vineswap/core/place"
+	"vineswap/core/problem"
+)
 
 // check shows in another way that the answer is right. Joining is joined again
 // in another order; of taking away and sharing what went is laid back, until
@@ -9,13 +12,13 @@ import "vineswap/core/place"
 func (w *worker) check() {
 	w.enter(Checking, place.Ones)
 	switch w.trace.Problem.Kind {
-	case Sum, Trays:
+	case problem.Sum, problem.Trays:
 		w.step(Step{Kind: CountPieces, Count: w.trace.Answer.DigitSum()})
 		w.step(Step{Kind: OtherWay})
 		return
-	case Difference:
+	case problem.Difference:
 		w.step(Step{Kind: CountPieces, Count: w.trace.Answer.DigitSum()})
-	case Sharing:
+	case problem.Sharing:
 		w.step(Step{Kind: Match, Cards: w.trace.Answer.Expanded()})
 	}
 	w.putBack()

@@ -38,7 +38,7 @@ func (w *worker) join(numbers []place.Number) {
 // work counts one place, swaps its tens and writes what stays.
 func (w *worker) work(c place.Column) {
 	w.enter(Work, c.Place)
-	w.step(Step{Kind: CountUp, Count: c.Sum()})
+	w.step(Step{Kind: CountUp, Count: c.Count})
 	for ten := 1; ten <= c.Out; ten++ {
 		w.step(Step{Kind: Stop, Count: 10, Ten: ten})
 		next, _ := c.Place.Next()

@@ -5,6 +5,7 @@ import (
 	"fmt"
 
 	"vineswap/core/place"
+	"vineswap/core/problem"
 )
 
 // Method is how a class works, where practitioners differ. The zero value is the
@@ -67,7 +68,7 @@ func side[T ~string](text string, sides ...T) (T, error) {
 const usualSteps = 48
 
 // Solve works a problem by the method. The error is that of Problem.Valid.
-func (m Method) Solve(p Problem) (Trace, error) {
+func (m Method) Solve(p problem.Problem) (Trace, error) {
 	if err := p.Valid(); err != nil {
 		return Trace{}, err
 	}
@@ -75,11 +76,11 @@ func (m Method) Solve(p Problem) (Trace, error) {
 	w.enter(Before, place.Ones)
 	w.step(Step{Kind: Estimate})
 	switch p.Kind {
-	case Difference:
+	case problem.Difference:
 		w.take()
-	case Sharing:
+	case problem.Sharing:
 		w.share()
-	case Grouping:
+	case problem.Grouping:
 		w.group()
 	default:
 		w.joinAll()
@@ -90,7 +91,7 @@ func (m Method) Solve(p Problem) (Trace, error) {
 }
 
 // Solve works a problem by the first side of every choice.
-func Solve(p Problem) (Trace, error) { return Method{}.Solve(p) }
+func Solve(p problem.Problem) (Trace, error) { return Method{}.Solve(p) }
 
 // worker carries the state from one step to the next.
 type worker struct {
@@ -142,7 +143,7 @@ func (w *worker) swapDownTo(p place.Place) {
 // of to and, where it goes over zeros as one, nine of each place between. Of the
 // operations that swap down taking away alone writes what then stands there.
 func (w *worker) swapDown(from, to place.Place) {
-	if w.trace.Problem.Kind == Difference {
+	if w.trace.Problem.Kind == problem.Difference {
 		w.writeSwap(from, to)
 	}
 	moves := []Move{{Start, Store, from, 1}}

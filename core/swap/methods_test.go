@@ -7,6 +7,7 @@ import (
 	"testing"
 
 	"vineswap/core/place"
+	"vineswap/core/problem"
 	"vineswap/core/swap"
 )
 
@@ -25,7 +26,7 @@ func methods() []swap.Method {
 
 func worked(t testing.TB, text string, m swap.Method) swap.Trace {
 	t.Helper()
-	p, err := swap.Parse(text)
+	p, err := problem.Parse(text)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -110,18 +111,18 @@ func single(t swap.Trace) int {
 	return n
 }
 
-func randomProblem(rng *rand.Rand) swap.Problem {
+func randomProblem(rng *rand.Rand) problem.Problem {
 	n := place.Number(rng.IntN(1_000_000) / []int{1, 10, 100, 1_000, 10_000}[rng.IntN(5)])
 	by := place.Number(2 + rng.IntN(8))
 	switch rng.IntN(5) {
 	case 0:
-		return swap.DifferenceOf(n, place.Number(rng.IntN(int(n)+1)))
+		return problem.DifferenceOf(n, place.Number(rng.IntN(int(n)+1)))
 	case 1:
-		return swap.Problem{Kind: swap.Sharing, Version: swap.Version, Numbers: []place.Number{n, by}}
+		return problem.Problem{Kind: problem.Sharing, Numbers: []place.Number{n, by}}
 	case 2:
-		return swap.Problem{Kind: swap.Grouping, Version: swap.Version, Numbers: []place.Number{n % (swap.MostGrouped + 1), by}}
+		return problem.Problem{Kind: problem.Grouping, Numbers: []place.Number{n % (problem.MostGrouped + 1), by}}
 	case 3:
-		return swap.Problem{Kind: swap.Trays, Version: swap.Version, Numbers: []place.Number{n, by}}
+		return problem.Problem{Kind: problem.Trays, Numbers: []place.Number{n, by}}
 	}
 	return randomSum(rng)
 }
@@ -133,7 +134,7 @@ func TestLawsOfEveryMethod(t *testing.T) {
 	for range 3_000 {
 		p := randomProblem(rng)
 		for _, m := range methods() {
-			if p.Kind != swap.Difference && m.Order == swap.SwapsFirst {
+			if p.Kind != problem.Difference && m.Order == swap.SwapsFirst {
 				continue // taking away alone has this choice
 			}
 			trace, err := m.Solve(p)
@@ -162,17 +163,17 @@ func lawsOf(t *testing.T, trace swap.Trace) {
 	swaps, a := single(trace), int(p.Numbers[0])
 	ok := trace.Answer == p.Answer() && resultOf(last.Column) == trace.Answer
 	switch p.Kind {
-	case swap.Sum, swap.Trays:
+	case problem.Sum, problem.Trays:
 		ok = ok && digits-9*swaps == trace.Answer.DigitSum() && last.Zones.In(swap.Joined) == place.Of(trace.Answer)
-	case swap.Difference:
+	case problem.Difference:
 		ok = ok && p.Numbers[0].DigitSum()+9*swaps-p.Numbers[1].DigitSum() == trace.Answer.DigitSum() && last.Zones.In(swap.Start) == place.Of(trace.Answer)
-	case swap.Sharing:
+	case problem.Sharing:
 		by := int(p.Numbers[1])
 		ok = ok && a == by*int(trace.Answer)+int(trace.Remainder) && p.Numbers[0].DigitSum()+9*swaps == by*trace.Answer.DigitSum()+int(trace.Remainder)
 		for i := range by {
 			ok = ok && last.Zones.In(swap.Share(i+1)) == place.Of(trace.Answer)
 		}
-	case swap.Grouping:
+	case problem.Grouping:
 		ok = ok && a == int(p.Numbers[1])*int(trace.Answer)+int(trace.Remainder) && last.Zones.In(swap.Groups)[place.Ones] == a-int(trace.Remainder)
 	}
 	if !ok {
@@ -189,7 +190,7 @@ func TestOrdersMakeTheSameSwaps(t *testing.T) {
 		if rng.IntN(2) == 0 { // with zeros in the way
 			n = n / 1000 * 1000
 		}
-		p := swap.DifferenceOf(n, place.Number(rng.IntN(int(n)+1)))
+		p := problem.DifferenceOf(n, place.Number(rng.IntN(int(n)+1)))
 		usual, err := swap.Method{}.Solve(p)
 		if err != nil {
 			t.Fatal(err)
@@ -238,7 +239,7 @@ func TestMethodsByName(t *testing.T) {
 }
 
 func BenchmarkTakingOverFourZeros(b *testing.B) {
-	p := swap.DifferenceOf(500_003, 123_456)
+	p := problem.DifferenceOf(500_003, 123_456)
 	for b.Loop() {
 		for _, order := range []swap.Order{swap.AsNeeded, swap.SwapsFirst} {
 			if _, err := (swap.Method{Order: order}).Solve(p); err != nil {
@@ -260,19 +261,19 @@ func TestFullestIsTheLargestCountSeen(t *testing.T) {
 		}
 		var seen place.Holding
 		for _, c := range trace.Columns {
-			seen[c.Place] = c.Sum()
+			seen[c.Place] = c.Count
 		}
-		for _, c := range trace.Sharing {
-			seen[c.Place] = c.Count()
+		for _, c := range trace.Columns {
+			seen[c.Place] = c.Count
 		}
-		if p.Kind == swap.Difference {
+		if p.Kind == problem.Difference {
 			for _, c := range trace.Steps[len(trace.Steps)-1].Column {
 				if c.Role == swap.Larger || c.Role == swap.Changed {
 					seen[c.Place] = max(seen[c.Place], c.Digit)
 				}
 			}
 		}
-		if p.Kind != swap.Grouping && trace.Fullest() != seen {
+		if p.Kind != problem.Grouping && trace.Fullest() != seen {
 			t.Fatalf("%v by %+v: the fullest is %v, counted were %v", p, trace.Method, trace.Fullest(), seen)
 		}
 	}

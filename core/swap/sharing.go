@@ -7,43 +7,43 @@ import "vineswap/core/place"
 // the remainder. The answer is what one sharer has.
 func (w *worker) share() {
 	number, sharers := w.trace.Problem.Numbers[0], int(w.trace.Problem.Numbers[1])
-	w.trace.Sharing = place.SharingColumns(number, sharers)
+	w.trace.Columns = place.SharingColumns(number, sharers)
 	w.layOutLarger(number)
-	for _, c := range w.trace.Sharing {
+	for _, c := range w.trace.Columns {
 		w.enter(Work, c.Place)
-		w.step(Step{Kind: Look, Count: c.Count()})
+		w.step(Step{Kind: Look, Count: c.Count})
 		w.deal(c, sharers)
-		card := place.Number(c.Each * c.Place.Unit())
+		card := place.Number(c.Stays * c.Place.Unit())
 		w.trace.Answer += card
-		if c.Each > 0 || w.trace.Answer > 0 || c.Place == place.Ones {
-			w.write(Cell{Role: Result, Place: c.Place, Digit: c.Each})
+		if c.Stays > 0 || w.trace.Answer > 0 || c.Place == place.Ones {
+			w.write(Cell{Role: Result, Place: c.Place, Digit: c.Stays})
 		}
-		w.step(Step{Kind: Write, Count: c.Each, Cards: card.Expanded()})
+		w.step(Step{Kind: Write, Count: c.Stays, Cards: card.Expanded()})
 		if c.Place > place.Ones {
 			w.sendDown(c)
 		}
 	}
-	w.leave(w.trace.Sharing[len(w.trace.Sharing)-1].Left)
+	w.leave(w.trace.Columns[len(w.trace.Columns)-1].Out)
 }
 
 // sendDown swaps down, one by one, what could not be dealt in a place.
-func (w *worker) sendDown(c place.SharingColumn) {
-	for ten := range c.Left {
+func (w *worker) sendDown(c place.Column) {
+	for ten := range c.Out {
 		w.write(Cell{Role: Brought, Place: c.Place - 1, Digit: ten + 1})
 		w.swapDown(c.Place, c.Place-1)
 	}
 }
 
 // deal deals what lies in a place round, as often as it goes.
-func (w *worker) deal(c place.SharingColumn, sharers int) {
-	if c.Each == 0 {
+func (w *worker) deal(c place.Column, sharers int) {
+	if c.Stays == 0 {
 		return
 	}
 	var moves []Move
 	for i := range sharers {
-		moves = append(moves, Move{Start, Share(i + 1), c.Place, c.Each})
+		moves = append(moves, Move{Start, Share(i + 1), c.Place, c.Stays})
 	}
-	w.step(Step{Kind: Deal, Count: c.Each}, moves...)
+	w.step(Step{Kind: Deal, Count: c.Stays}, moves...)
 }
 
 // leave lays what cannot be dealt or grouped aside as the remainder.

@@ -7,17 +7,17 @@ import "vineswap/core/place"
 // away. With all swaps first the taking follows when nothing is short any more.
 func (w *worker) take() {
 	larger, smaller := w.trace.Problem.Numbers[0], w.trace.Problem.Numbers[1]
-	w.trace.Taking = place.TakingColumns(larger, smaller)
+	w.trace.Columns = place.TakingColumns(larger, smaller)
 	w.layOutLarger(larger)
 	w.writeNumber(Smaller, 1, smaller)
 	w.step(Step{Kind: Label, Tray: 2, Cards: smaller.Expanded()})
 	if w.method.Order == SwapsFirst {
-		for _, c := range w.trace.Taking {
+		for _, c := range w.trace.Columns {
 			w.enter(Swapping, c.Place)
 			w.look(c)
 		}
 	}
-	for _, c := range w.trace.Taking {
+	for _, c := range w.trace.Columns {
 		w.enter(Work, c.Place)
 		if w.method.Order != SwapsFirst {
 			w.look(c)
@@ -37,10 +37,10 @@ func (w *worker) layOutLarger(n place.Number) {
 
 // look sees whether there is enough in a place, and swaps down where there is
 // not.
-func (w *worker) look(c place.TakingColumn) {
+func (w *worker) look(c place.Column) {
 	here := w.zones.In(Start)[c.Place]
 	w.step(Step{Kind: Look, Count: here})
-	if here < c.Lower {
+	if here < c.Lower() {
 		w.swapDownTo(c.Place)
 	}
 }
@@ -57,9 +57,9 @@ func (w *worker) writeSwap(from, to place.Place) {
 
 // takeFrom takes away what is to go from a place and writes what is left.
 // Leading zeros are not written.
-func (w *worker) takeFrom(c place.TakingColumn) {
-	if c.Lower > 0 {
-		w.step(Step{Kind: TakeAway, Count: c.Lower}, Move{Start, Taken, c.Place, c.Lower})
+func (w *worker) takeFrom(c place.Column) {
+	if c.Lower() > 0 {
+		w.step(Step{Kind: TakeAway, Count: c.Lower()}, Move{Start, Taken, c.Place, c.Lower()})
 	}
 	card := place.Number(c.Stays * c.Place.Unit())
 	w.trace.Answer += card

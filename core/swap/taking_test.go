@@ -6,6 +6,7 @@ import (
 	"testing"
 
 	"vineswap/core/place"
+	"vineswap/core/problem"
 	"vineswap/core/swap"
 )
 
@@ -19,7 +20,7 @@ func kinds(t swap.Trace) []string {
 }
 
 func TestTakingStepByStep(t *testing.T) {
-	trace := mustSolve(t, swap.DifferenceOf(503, 128))
+	trace := mustSolve(t, problem.DifferenceOf(503, 128))
 	want := []string{
 		"before/0 estimate 0",
 		"lay-out/0 set-out 0", "lay-out/1 build 0", "lay-out/2 label 0", "lay-out/3 label 0",
@@ -44,7 +45,7 @@ func TestTakingAnswers(t *testing.T) {
 	for text, want := range map[string]place.Number{
 		"62-38": 24, "47-47": 0, "100-1": 99, "1000-1": 999, "1000-999": 1, "105-5": 100, "8-0": 8, "9000-4568": 4432, "100000-1": 99_999,
 	} {
-		p, err := swap.Parse(text)
+		p, err := problem.Parse(text)
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -60,7 +61,7 @@ func TestLawsOfTaking(t *testing.T) {
 	for range 4_000 {
 		larger := place.Number(rng.IntN(1_000_000))
 		smaller := place.Number(rng.IntN(int(larger) + 1))
-		trace := mustSolve(t, swap.DifferenceOf(larger, smaller))
+		trace := mustSolve(t, problem.DifferenceOf(larger, smaller))
 		if err := trace.Verify(); err != nil {
 			t.Fatalf("%d-%d: %v", larger, smaller, err)
 		}
@@ -71,8 +72,8 @@ func TestLawsOfTaking(t *testing.T) {
 			t.Fatalf("%d-%d: the digit-sum law fails", larger, smaller)
 		}
 		came := 0
-		for _, c := range trace.Taking {
-			if c.Came {
+		for _, c := range trace.Columns {
+			if c.Swaps {
 				came++
 			}
 			if c.Stays < 0 || c.Stays > 9 {
@@ -90,7 +91,7 @@ func TestLawsOfTaking(t *testing.T) {
 }
 
 func ExampleSolve_taking() {
-	trace, _ := swap.Solve(swap.DifferenceOf(62, 38))
+	trace, _ := swap.Solve(problem.DifferenceOf(62, 38))
 	fmt.Println(trace.Answer, trace.Swaps)
 	// Output: 24 [tens to ones]
 }

@@ -9,6 +9,7 @@ import (
 	"strings"
 
 	"vineswap/core/place"
+	"vineswap/core/problem"
 )
 
 // Zone is a place on the mat where pieces lie. Joining uses Tray(1) to Tray(n)
@@ -266,17 +267,14 @@ type Step struct {
 	// Label, the one large card of the place for Write (none for a 0).
 }
 
-// Trace is a problem worked from laying out to saying back. Of the columns those
-// of its kind are filled.
+// Trace is a problem worked from laying out to saying back.
 type Trace struct {
-	Problem   Problem
+	Problem   problem.Problem
 	Method    Method
 	Answer    place.Number
-	Remainder place.Number          // of sharing and grouping
-	Columns   []place.Column        // of a written sum, ones first
-	Taking    []place.TakingColumn  // of a written difference, ones first
-	Sharing   []place.SharingColumn // of a number shared out, highest first
-	Swaps     []Swap                // each single swap in the order made
+	Remainder place.Number   // of sharing and grouping
+	Columns   []place.Column // in the order in which they are worked; grouping has none
+	Swaps     []Swap         // each single swap in the order made
 	Steps     []Step
 }
 

@@ -54,7 +54,7 @@ export class Records {
   /** The newest record of a child at a problem, sent or waiting to be. */
   latest(learner: string, nth: number): { entry?: Entry; waits?: Observe } {
     const waits = this.waiting.findLast((o) => o.learner === learner && o.nth === nth);
-    const kept = this.page?.problems[nth]?.rows.find((r) => r.learner === learner)?.kept ?? [];
+    const kept = this.page?.tasks[nth]?.rows.find((r) => r.learner === learner)?.kept ?? [];
     return { entry: kept[kept.length - 1], waits };
   }
 

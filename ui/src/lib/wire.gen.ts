@@ -74,7 +74,7 @@ export interface LessonLink {
   material: string;
   children: string[];
   nth: number;
-  problems: number;
+  tasks: number;
   ribbon: Mark[];
   mark: number;
   next: string;
@@ -85,6 +85,7 @@ export interface Sum {
   kind: string;
   sign: string;
   numbers: number[];
+  task: unknown;
   text: string;
   said: string;
   sheet: Sheet;
@@ -119,7 +120,7 @@ export interface Stage {
   least: number;
   most: number;
   made: boolean;
-  op: string;
+  kind: string;
   few: number;
   hollow: boolean[];
 }
@@ -217,7 +218,7 @@ export interface Record {
   revision: number;
   index: number;
   children: Learner[];
-  problems: Worked[];
+  tasks: Worked[];
   manners: Named[];
   helps: Named[];
   ways: Named[];
@@ -249,9 +250,8 @@ export interface Entry {
   id: string;
   learner: string;
   lesson?: string;
-  problem: string;
+  task: string;
   nth: number;
-  expected: number;
   answer: string;
   right: boolean;
   slips: string[];
@@ -382,7 +382,7 @@ export interface KeptChoice {
   choice: Choose;
 }
 export interface Choose {
-  op?: string;
+  kind?: string;
   stage: string;
   digits: number[];
   by?: number;
@@ -476,10 +476,12 @@ export interface Typed {
 }
 export interface NewLesson {
   id: string;
-  kind?: string;
-  problems: number[][];
-  stage: string;
+  tasks: NewTask[];
   children: string[];
+}
+export interface NewTask {
+  task: unknown;
+  stage: string;
 }
 export interface LessonChange {
   revision: number;
@@ -488,7 +490,7 @@ export interface LessonChange {
   material?: string;
   stand?: string;
   at?: string;
-  problem?: number;
+  nth?: number;
   more?: boolean;
 }
 export interface Moved {

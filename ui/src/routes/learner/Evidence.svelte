@@ -38,7 +38,7 @@
             ><HelpSign help={e.help} size={18} /> {e.help}</td
           >
           <td class="sum kid"
-            >{e.problem}{#if e.help !== 'shown' || e.answer}<span class="eq">=</span><b
+            >{e.task}{#if e.help !== 'shown' || e.answer}<span class="eq">=</span><b
                 class:wrong={!e.right}>{e.answer || 'nothing'}</b
               >{/if}</td
           >

@@ -15,7 +15,7 @@
   let trouble = $state<Trouble>();
   let field = $state<HTMLInputElement>();
 
-  const said = $derived(page?.problems[nth]?.estimates ?? []);
+  const said = $derived(page?.tasks[nth]?.estimates ?? []);
   const value = (child: string): number | undefined => said.find((e) => e.learner === child)?.value;
 
   function ask(child: string): void {

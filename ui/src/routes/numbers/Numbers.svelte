@@ -23,16 +23,16 @@
   const desk = $derived(shared.desk!);
   const TWELVE = 12;
   const LATELY = 30; // days within which those who are planned for get nothing again
-  const OPS: [string, string][] = [
-    ['add', 'Joining'],
-    ['subtract', 'Taking'],
+  const KINDS: [string, string][] = [
+    ['sum', 'Joining'],
+    ['difference', 'Taking'],
     ['share', 'Sharing'],
-    ['multiply', 'Trays'],
+    ['trays', 'Trays'],
   ];
-  const kept = `choice-${shared.desk!.class.id}`;
+  const kept = `choice-2-${shared.desk!.class.id}`;
 
   const start = (): Choose => ({
-    op: 'add',
+    kind: 'sum',
     stage: 'joining/one-swap-ones',
     digits: [2, 2],
     swap: {},
@@ -107,9 +107,9 @@
     const s = desk.stages.find((x) => x.id === id);
     if (!s) return;
     const before = desk.stages.find((x) => x.id === ask.stage);
-    const alike = ask.op === s.op && (before?.most ?? s.most) === s.most;
+    const alike = ask.kind === s.kind && (before?.most ?? s.most) === s.most;
     const digits = alike ? ask.digits : [];
-    void choose({ ...plain(), op: s.op, stage: id, digits, zeros: ask.zeros, fit: true });
+    void choose({ ...plain(), kind: s.kind, stage: id, digits, zeros: ask.zeros, fit: true });
   };
   /** The choice without wishes: what the shelf has, and who has had what, stays. */
   const plain = (): Choose => ({
@@ -125,11 +125,11 @@
     count: TWELVE,
     seed: '',
   });
-  const stages = $derived(desk.stages.filter((s) => s.op === (ask.op ?? 'add')));
-  function operation(op: string): void {
-    if (op === ask.op) return;
-    const first = desk.stages.find((s) => s.op === op && s.knots.includes('yes') && s.few <= 2);
-    stage((first ?? desk.stages.find((s) => s.op === op))!.id);
+  const stages = $derived(desk.stages.filter((s) => s.kind === (ask.kind ?? 'sum')));
+  function operation(kind: string): void {
+    if (kind === ask.kind) return;
+    const first = desk.stages.find((s) => s.kind === kind && s.knots.includes('yes') && s.few <= 2);
+    stage((first ?? desk.stages.find((s) => s.kind === kind))!.id);
   }
   const take = (choice: Choose): void =>
     void choose({
@@ -174,9 +174,7 @@
     const drawn = chosen?.problems.some((p) => p.text === picked?.text);
     const body = {
       id,
-      kind: picked.kind,
-      problems: [picked.numbers],
-      stage: drawn ? ask.stage : '',
+      tasks: [{ task: picked.task, stage: drawn ? ask.stage : '' }],
       children,
     };
     try {
@@ -234,9 +232,11 @@
 >
   {#snippet shelf()}
     <div class="ops" role="radiogroup" aria-label="What is worked">
-      {#each OPS as [op, label] (op)}
-        <button role="radio" aria-checked={(ask.op ?? 'add') === op} onclick={() => operation(op)}
-          >{label}</button
+      {#each KINDS as [kind, label] (kind)}
+        <button
+          role="radio"
+          aria-checked={(ask.kind ?? 'sum') === kind}
+          onclick={() => operation(kind)}>{label}</button
         >
       {/each}
     </div>
@@ -252,9 +252,9 @@
           <Cord
             places={['ones', 'tens', 'hundreds', 'thousands']}
             states={s.knots as State[]}
-            made={s.hollow.map((h, i) => (s.op === 'add' ? s.made && i === 1 : h))}
+            made={s.hollow.map((h, i) => (s.kind === 'sum' ? s.made && i === 1 : h))}
             hollow={s.hollow}
-            opens={s.op === 'subtract' || s.op === 'share'}
+            opens={s.kind === 'difference' || s.kind === 'share'}
             pitch={40}
             s={0.56}
             ground={ask.stage === s.id ? 'var(--leaf-tint)' : 'var(--paper-2)'}
@@ -309,7 +309,7 @@
             ondigits={digits}
           />
           <div class="states">
-            <States {chosen} op={ask.op ?? 'add'} words={desk.words} {hand} ontie={tie} />
+            <States {chosen} kind={ask.kind ?? 'sum'} words={desk.words} {hand} ontie={tie} />
           </div>
         </div>
         <p class="says">{chosen.says}</p>

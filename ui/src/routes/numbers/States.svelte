@@ -6,26 +6,26 @@
 
   let {
     chosen,
-    op,
+    kind,
     words,
     hand,
     ontie,
   }: {
     chosen: Chosen;
-    op: string;
+    kind: string;
     words: Words;
     hand: string;
     ontie: (place: string, state: string) => void;
   } = $props();
 
   const knot = $derived(chosen.knots.find((k) => k.place === hand) ?? chosen.knots[0]);
-  const down = $derived(op === 'subtract' || op === 'share');
+  const down = $derived(kind === 'difference' || kind === 'share');
   const COLORS = ['ones', 'tens', 'hundreds', 'thousands', 'ten-thousands'];
   const color = (i: number): string => COLORS[Math.max(0, Math.min(i, 4))]!;
   const at = $derived(words.places.findIndex((p) => p.id === knot?.place));
   /** The places left and right of the knot: sharing ties it from the place above. */
-  const left = $derived(color(op === 'share' ? at : at + 1));
-  const right = $derived(color(op === 'share' ? at - 1 : at));
+  const left = $derived(color(kind === 'share' ? at : at + 1));
+  const right = $derived(color(kind === 'share' ? at - 1 : at));
   const SUPER = '⁰¹²³⁴⁵⁶⁷⁸⁹';
   const LONG = 12;
   /** A count in groups of three; a very long one by its size. */

@@ -28,8 +28,8 @@
   const GUTTER = 92;
   const MOST_NUMBERS = 6;
 
-  const joins = $derived((ask.op ?? 'add') === 'add');
-  const opens = $derived(ask.op === 'subtract' || ask.op === 'share');
+  const joins = $derived((ask.kind ?? 'sum') === 'sum');
+  const opens = $derived(ask.kind === 'difference' || ask.kind === 'share');
   /** As asked for last; while a stage is fitted, as they were. */
   const lengths = $derived(ask.digits.length ? ask.digits : chosen.choice.digits);
   const places = $derived(chosen.lanes.map((l) => l.place)); // ones first
@@ -39,7 +39,7 @@
   /** The knot on the left boundary of each place; sharing ties it from the place above. */
   const knots = $derived(
     places.map((_, i): Knot | undefined => {
-      const place = ask.op === 'share' ? places[i + 1] : places[i];
+      const place = ask.kind === 'share' ? places[i + 1] : places[i];
       return chosen.knots.find((k) => k.place === place);
     }),
   );

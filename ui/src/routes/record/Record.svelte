@@ -41,7 +41,7 @@
 
   const may = $derived(shared.mayPresent);
   const ended = $derived(page?.link.stand === 'ended');
-  const problem = $derived(page?.problems[nth]);
+  const problem = $derived(page?.tasks[nth]);
   const children = $derived(page?.children ?? []);
   const todo = $derived(children.filter((c) => !records.written(c.id, nth)));
   const manners = $derived(page?.manners.map((m) => m.id) ?? []);
@@ -196,11 +196,11 @@
       };
     }
     const left =
-      page?.problems.findIndex((_, i) =>
+      page?.tasks.findIndex((_, i) =>
         children.some((c) => !records.written(c.id, i) && (ended || i < page!.index)),
       ) ?? -1;
     if (left >= 0 && left !== nth)
-      return { label: `Write ${page!.problems[left]!.text}`, act: () => show(left) };
+      return { label: `Write ${page!.tasks[left]!.text}`, act: () => show(left) };
     return { label: ended ? 'Back to Today' : 'Finish the lesson', act: () => void finish() };
   });
 
@@ -262,7 +262,7 @@
     ['escape', 'close the child, nothing written'],
   ]}
   drawer={isOpen ? 400 : 300}
-  shelfSays={page?.problems.length === 1 ? 'one problem' : `${page?.problems.length ?? 0} problems`}
+  shelfSays={page?.tasks.length === 1 ? 'one task' : `${page?.tasks.length ?? 0} tasks`}
   bookSays={todo.length ? `${todo.length} to write` : 'all written'}
 >
   {#snippet shelf()}
@@ -272,7 +272,7 @@
         {#each children as c (c.id)}<span>{c.name.split(' ')[0]}</span>{/each}
       </div>
       <ol>
-        {#each page.problems as p, i (i)}
+        {#each page.tasks as p, i (i)}
           <li class:on={i === nth}>
             <button onclick={() => show(i)} aria-current={i === nth}>
               <Written numbers={p.numbers} sign={p.sign} size={20} cell={14} />
