@@ -33,23 +33,24 @@ type profile struct {
 
 // child is a simulated child with what the guide knows of it.
 type child struct {
+	ladder.Child
 	id, class uuid.UUID
 	at        int // among the children of the class: the older, the further on
 	pupil     pupil.Pupil
 	profile   profile
-	events    map[ladder.Key][]ladder.Event
-	standings ladder.Standings
+	events    []ladder.Event
 	worked    map[ladder.Key]int
 	last      book.Day
 	repeating bool
 	runs      int
 }
 
+// keep takes in what was recorded. What the guide thinks of the child follows in the
+// evening.
 func (c *child) keep(o book.Observation) {
-	k := ladder.Key{Stage: o.Stage, Manner: o.Manner}
-	c.events[k] = append(c.events[k], ladder.Event{Observation: o})
-	c.standings[k] = ladder.Judge(o.Stage, c.events[k])
-	c.worked[k]++
+	e := ladder.Saw(o)
+	c.events = append(c.events, e)
+	c.worked[e.Key]++
 	c.last = o.Day
 }
 
@@ -64,6 +65,8 @@ type year struct {
 	lead     uuid.UUID
 	kind     material.Kind
 	seen     []store.Observation
+	judged   []store.Overrule // of the first day
+	weeks    []book.Week
 	lessons  []store.Lesson
 }
 
@@ -87,19 +90,54 @@ func history(c class, learners []store.Learner, classID, lead uuid.UUID, now tim
 	}
 	for n, day := range y.days {
 		y.day(n, day)
+		y.evening(day)
 	}
 	return y
 }
 
+// evening is when the guide looks at what was recorded on a day.
+func (y *year) evening(day book.Day) {
+	if week := day.Week(); !slices.Contains(y.weeks, week) {
+		y.weeks = append(y.weeks, week)
+	}
+	for _, c := range y.children {
+		c.Class = ladder.Class{Limit: y.class.reach.Limit(), Weeks: y.weeks}
+		if c.last == day || c.Standings == nil {
+			c.Standings = ladder.Judge(c.Class, c.events)
+		}
+	}
+}
+
+// older tells of a class that is past single digits and the snakes.
+func (y *year) older() bool { return y.class.start[0] > 4 }
+
+// knewTheFacts is the guide's own judgement on the first day of an older class.
+func (y *year) knewTheFacts(c *child) {
+	for _, stage := range []choose.StageID{choose.OverTen, choose.BackOverTen} {
+		o := ladder.Overrule{State: ladder.Secure, Reason: "knew these facts by heart when the weeks began", Day: y.days[0]}
+		key := ladder.Key{Stage: stage, Manner: book.Pieces}
+		c.events = append(c.events, ladder.Judged(key, o))
+		y.judged = append(y.judged, store.Overrule{Overrule: o, ID: id("judged", string(stage)+c.id.String()), ClassID: c.class, LearnerID: c.id, Stage: key.Stage, Manner: key.Manner, JudgedBy: y.lead})
+	}
+	c.Standings = ladder.Judge(c.Class, c.events)
+}
+
 func (y *year) child(i int, l store.Learner, class uuid.UUID) *child {
 	c := &child{id: l.ID, class: class, at: i * 7 % len(y.class.learners), profile: y.class.profiles[l.Name]}
-	c.events, c.standings, c.worked = map[ladder.Key][]ladder.Event{}, ladder.Standings{}, map[ladder.Key]int{}
+	c.Standings, c.worked = ladder.Standings{}, map[ladder.Key]int{}
 	c.pupil = pupil.Pupil{Pace: .8 + y.rng.Float64()*.6, Careless: .01 + y.rng.Float64()*.03, Shows: .9}
 	if c.profile.quick {
 		c.pupil.Pace = 2
 	}
 	for _, k := range y.before(c) {
 		c.pupil.Knew(k.Stage, k.Manner, 9)
+	}
+	if c.profile.slip != "" {
+		c.pupil.Knew(whereItShows[c.profile.slip], book.Column, 9)
+	}
+	c.Class.Limit = y.class.reach.Limit()
+	if y.older() {
+		y.knewTheFacts(c)
 	}
 	return c
 }
@@ -112,7 +150,7 @@ func (y *year) before(c *child) []ladder.Key {
 		known := (y.class.start[s]*len(y.class.learners) + y.class.spread*c.at) / len(y.class.learners)
 		for i, stage := range stages[:min(len(stages), max(0, known))] {
 			for m, manner := range stage.Manners {
-				if strand == ladder.Joining && i < 2 && y.class.start[s] > 2 { // older children are past the snakes
+				if y.past(stage.ID) || !stage.Within(y.class.reach.Limit()) {
 					continue
 				}
 				if m+i <= known {
@@ -130,7 +168,7 @@ func (y *year) day(n int, day book.Day) {
 	here := []*child{}
 	for _, c := range y.children {
 		c.repeating = c.profile.repeats && fromEnd <= 6
-		if c.profile.slip != "" && fromEnd <= 9 {
+		if c.profile.slip != "" && fromEnd <= slipsFrom {
 			c.pupil.Slip = c.profile.slip
 		}
 		if !c.profile.away || fromEnd > 16 {
@@ -142,7 +180,11 @@ func (y *year) day(n int, day book.Day) {
 		minute += y.lesson(here, day, minute)
 	}
 	for _, c := range here {
-		if n < 8 && (c.at+n)%2 == 0 || (c.at+n)%4 == 0 || c.profile.slip != "" && fromEnd <= 4 {
+		switch {
+		case c.profile.slip != "" && fromEnd > slipsFrom && fromEnd <= slipsFrom+10 && n%2 == 0:
+			y.rows(c, errand{y.shows(c), book.Alone, false}, 4, day, minute) // was secure before
+			minute++
+		case n < 8 && (c.at+n)%2 == 0 || (c.at+n)%4 == 0 || c.profile.slip != "" && fromEnd <= 4 || c.repeating && fromEnd == 1:
 			y.sheet(c, n, day, minute)
 			minute++
 		}
@@ -163,7 +205,7 @@ func (y *year) next(c *child, day book.Day) errand {
 		return errand{k, book.Alone, true}
 	}
 	var open []ladder.NextStep
-	for _, s := range c.standings.NextSteps(day) {
+	for _, s := range c.NextSteps(day) {
 		switch s.Kind {
 		case ladder.GoBack:
 			if y.rng.IntN(3) > 0 {
@@ -193,9 +235,9 @@ func (y *year) next(c *child, day book.Day) errand {
 	return y.task(c, y.secure(c))
 }
 
-// past tells of the snakes, which older children do not come back to.
+// past tells of single digits and snakes, which older children do not come back to.
 func (y *year) past(stage choose.StageID) bool {
-	return y.class.start[0] > 2 && (stage == choose.FirstSnake || stage == choose.SecondSnake)
+	return y.older() && stage.Least() == 1 && stage != choose.ThreeAddends || y.older() && stage == choose.BackOverTen
 }
 
 // task says with how much help a child works something: it is shown first.
@@ -208,7 +250,7 @@ func (y *year) task(c *child, k ladder.Key) errand {
 		done += 2
 	}
 	switch {
-	case c.standings[k].State == ladder.Secure && y.rng.IntN(12) == 0:
+	case c.Standings[k].State == ladder.Secure && y.rng.IntN(12) == 0:
 		return errand{k, book.Explains, false}
 	case c.pupil.Knows(k.Stage, k.Manner) > .8 || done > 3:
 		return errand{k, book.Alone, false}
@@ -220,7 +262,7 @@ func (y *year) task(c *child, k ladder.Key) errand {
 func (y *year) secure(c *child) ladder.Key {
 	var best ladder.Key
 	for _, k := range y.keys(c) {
-		if c.standings[k].State == ladder.Secure && (best.Stage == "" || c.standings[k].Grounds.Last > c.standings[best].Grounds.Last) {
+		if c.Standings[k].State == ladder.Secure && !y.past(k.Stage) && (best.Stage == "" || c.Standings[k].Last > c.Standings[best].Last) {
 			best = k
 		}
 	}
@@ -233,7 +275,7 @@ func (y *year) keys(c *child) []ladder.Key {
 	for _, strand := range ladder.Strands() {
 		for _, stage := range ladder.Stages(strand) {
 			for _, m := range stage.Manners {
-				if _, worked := c.standings[ladder.Key{Stage: stage.ID, Manner: m}]; worked {
+				if _, worked := c.Standings[ladder.Key{Stage: stage.ID, Manner: m}]; worked {
 					keys = append(keys, ladder.Key{Stage: stage.ID, Manner: m})
 				}
 			}
@@ -249,10 +291,10 @@ func (y *year) lessMaterial(c *child) (ladder.Key, bool) {
 	for _, k := range keys {
 		stage, _ := ladder.StageByID(k.Stage)
 		i := slices.Index(stage.Manners, k.Manner) + 1
-		if c.standings[k].State != ladder.Secure || i >= len(stage.Manners) {
+		if c.Standings[k].State != ladder.Secure || i >= len(stage.Manners) || y.past(k.Stage) {
 			continue
 		}
-		if next := (ladder.Key{Stage: k.Stage, Manner: stage.Manners[i]}); c.standings[next].State == ladder.NotYet {
+		if next := (ladder.Key{Stage: k.Stage, Manner: stage.Manners[i]}); c.Standings[next].State == ladder.NotYet {
 			return next, true
 		}
 	}
@@ -269,7 +311,7 @@ func (y *year) lesson(here []*child, day book.Day, minute int) int {
 	group := []*child{first}
 	for _, c := range waiting {
 		if c != first && len(group) < 3 && !c.repeating {
-			if t := y.next(c, day); t.key.Stage == what.key.Stage || t.help == book.Alone && what.help == book.Alone && c.standings[what.key].State != ladder.NotYet {
+			if t := y.next(c, day); t.key.Stage == what.key.Stage || t.help == book.Alone && what.help == book.Alone && c.Standings[what.key].State != ladder.NotYet {
 				group = append(group, c)
 			}
 		}
@@ -319,7 +361,7 @@ func (y *year) open(k ladder.Key, problems []problem.Problem, group []*child, at
 func (y *year) sheet(c *child, n int, day book.Day, minute int) {
 	if known := y.before(c); n < 8 && len(known) > 0 {
 		for i, k := range known {
-			if i%4 == n/2%4 || c.standings[k].Grounds.Days < 2 && n > 3 {
+			if i%4 == n/2%4 || c.Standings[k].Days < 2 && n > 3 {
 				for range 2 {
 					y.record(c, errand{k, book.Alone, false}, problemFor(k.Stage, y.sheetDigits(), y.rng), day, minute, uuid.NullUUID{}, 0)
 				}
@@ -328,20 +370,37 @@ func (y *year) sheet(c *child, n int, day book.Day, minute int) {
 		return
 	}
 	t := y.next(c, day)
-	if stage, bears := whereItShows[c.pupil.Slip]; bears {
-		t = errand{ladder.Key{Stage: stage, Manner: book.Column}, book.Alone, false}
+	if c.pupil.Slip != "" {
+		t = errand{y.shows(c), book.Alone, false}
 	}
 	if t.help == book.Shown || t.help == book.Together {
 		t.help = book.Nudged
 	}
-	for range 2 + y.rng.IntN(2) {
+	rows := 2 + y.rng.IntN(2)
+	if c.pupil.Slip != "" {
+		rows = 4
+	}
+	y.rows(c, t, rows, day, minute)
+}
+
+// rows are the problems of a sheet.
+func (y *year) rows(c *child, t errand, n int, day book.Day, minute int) {
+	for range n {
 		y.record(c, t, problemFor(t.key.Stage, y.sheetDigits(), y.rng), day, minute, uuid.NullUUID{}, 0)
 	}
 }
 
+// slipsFrom is how many days before the last one a slip begins to show.
+const slipsFrom = 9
+
+// shows is where a child's slip comes to light: in the column of its stage.
+func (y *year) shows(c *child) ladder.Key {
+	return ladder.Key{Stage: whereItShows[c.profile.slip], Manner: book.Column}
+}
+
 // whereItShows is the stage in whose sheets a slip comes to light.
 var whereItShows = map[slip.ID]choose.StageID{
-	"brings-down-without-carry": choose.OneSwapHigher, "drops-new-ten": choose.OneSwapOnes, "writes-both-digits": choose.OneSwapOnes, "smaller-from-larger": choose.TakeOneSwapTens,
+	"carries-wrong-digit": choose.OneSwapOnes, "drops-new-ten": choose.OneSwapOnes, "writes-both-digits": choose.OneSwapOnes, "smaller-from-larger": choose.TakeOneSwapTens,
 }
 
 // sheetDigits varies how long the numbers are, so that every place comes to swap.

@@ -21,21 +21,23 @@ import (
 	"vineswap/wire"
 )
 
-// children reads who is in the class, and how each stands.
-func (s *Server) children(c *call) ([]group.Child, error) {
+// children reads who is in the class, how each stands, and what of the class bears
+// on it.
+func (s *Server) children(c *call) (ladder.Class, []group.Child, error) {
 	learners, err := s.store.Learners(c.Context(), c.class.ID)
 	if err != nil {
-		return nil, err
+		return ladder.Class{}, nil, err
 	}
-	standings, err := s.store.Standings(c.Context(), c.class.ID)
+	class, stands, err := s.store.Stands(c.Context(), c.class.ID)
 	if err != nil {
-		return nil, err
+		return class, nil, err
 	}
 	out := make([]group.Child, len(learners))
 	for i, l := range learners {
-		out[i] = group.Child{ID: l.ID.String(), Name: l.Name, Standings: standings[l.ID]}
+		out[i] = group.Child{ID: l.ID.String(), Name: l.Name, Child: stands[l.ID]}
+		out[i].Class = class // also of whom nothing is recorded
 	}
-	return out, nil
+	return class, out, nil
 }
 
 // vines answers the class in one strand.
@@ -48,7 +50,7 @@ func (s *Server) vines(c *call) error {
 	if !slices.Contains(group.Orders(), order) {
 		return refuse(fiber.StatusUnprocessableEntity, "There is no such order", "Choose one of those on the shelf.").of("order")
 	}
-	near := ladder.Stages(strand)[0].ID
+	var near choose.StageID
 	if asked := c.Query("stage"); asked != "" {
 		stage, known := ladder.StageByID(choose.StageID(asked))
 		if !known || ladder.StrandOf(stage.ID) != strand {
@@ -60,11 +62,11 @@ func (s *Server) vines(c *call) error {
 	if err != nil {
 		return err
 	}
-	children, err := s.children(c)
+	class, children, err := s.children(c)
 	if err != nil {
 		return err
 	}
-	return c.JSON(wire.VinesOf(c.class.Settings.Words(), children, strand, order, near, today))
+	return c.JSON(wire.VinesOf(c.class.Settings.Words(), class, children, strand, order, near, today))
 }
 
 // enrolled finds the learner that a route names, as the class has it.
@@ -91,18 +93,18 @@ func (s *Server) answerLearner(c *call, e store.Enrolled) error {
 	if err != nil {
 		return err
 	}
-	standings, err := s.store.StandingsOf(c.Context(), e.ID)
+	child, err := s.store.StandOf(c.Context(), c.class.ID, e.ID)
 	if err != nil {
 		return err
 	}
-	children, err := s.children(c)
+	_, children, err := s.children(c)
 	if err != nil {
 		return err
 	}
 	w := c.class.Settings.Words()
 	out := wire.LearnerView{
-		Learner: wire.Learner{ID: e.ID.String(), Name: e.Name}, Retired: e.Until.Valid, Says: w.Stands(standings, today), Strands: wire.BranchesOf(w, standings, today),
-		Entries: []wire.Entry{}, Steps: wire.StepsOf(w, standings, today), Judgements: []wire.Judgement{}, States: wire.StatesOf(), Others: wire.OthersOf(children, today),
+		Learner: wire.Learner{ID: e.ID.String(), Name: e.Name}, Retired: e.Until.Valid, Says: w.Stands(child, today), Strands: wire.BranchesOf(w, child, today),
+		Entries: []wire.Entry{}, Steps: wire.StepsOf(w, child, today), Judgements: []wire.Judgement{}, States: wire.StatesOf(), Others: wire.OthersOf(children, today),
 	}
 	seen, err := s.store.Observations(c.Context(), e.ID)
 	if err != nil {
@@ -143,7 +145,7 @@ func (s *Server) overrule(c *call) error {
 		Overrule: ladder.Overrule{State: ladder.State(ask.State), Reason: strings.TrimSpace(ask.Reason), Day: today}, ID: uuid.MustParse(ask.ID),
 		ClassID: c.class.ID, LearnerID: e.ID, Stage: choose.StageID(ask.Stage), Manner: book.Manner(ask.Manner), JudgedBy: c.account.ID,
 	}
-	if err := o.Valid(o.Stage, o.Manner); err != nil {
+	if err := o.Valid(ladder.Key{Stage: o.Stage, Manner: o.Manner}); err != nil {
 		field := map[bool]string{true: "reason", false: "stage"}[errors.Is(err, ladder.ErrReason) || errors.Is(err, ladder.ErrLong)]
 		return refuse(fiber.StatusUnprocessableEntity, "This judgement cannot be kept", "Write why you see it otherwise: the reason is kept with it.").because(err).of(field)
 	}
@@ -159,12 +161,12 @@ func (s *Server) morning(c *call) error {
 	if err != nil {
 		return err
 	}
-	children, err := s.children(c)
+	class, children, err := s.children(c)
 	if err != nil {
 		return err
 	}
 	w := c.class.Settings.Words()
-	out := wire.Today{Waited: []wire.Waited{}, Check: wire.ChecksOf(w, group.LookAgain(children, mostToCheck, today), today), Unwritten: []wire.Unwritten{}, Meetings: wire.MeetingsOf(w, group.Meetings(children, lesson.MostChildren, mostMeetings, today))}
+	out := wire.Today{Waited: []wire.Waited{}, Check: wire.ChecksOf(w, group.LookAgain(children, mostToCheck, today), today), Unwritten: []wire.Unwritten{}, Meetings: wire.MeetingsOf(w, group.Meetings(children, class, lesson.MostChildren, mostMeetings, today))}
 	for _, waited := range group.Longest(children, mostWaiting, today) {
 		out.Waited = append(out.Waited, wire.Waited{Learner: wire.Learner{ID: waited.ID, Name: waited.Name}, Days: waited.Days, Never: waited.Never, Says: say.Waits(waited.Days, waited.Never)})
 	}

@@ -1,7 +1,6 @@
 package store
 
 import (
-	"cmp"
 	"context"
 	"encoding/json"
 	"errors"
@@ -145,6 +144,13 @@ func (s *Store) Record(ctx context.Context, o Observation, anotherRun bool) erro
 		if err := insertObservations(ctx, tx, []Observation{o}); err != nil {
 			return err
 		}
+		late, err := keepWeek(ctx, tx, o)
+		if err != nil {
+			return err
+		}
+		if late { // a week among those that lie behind bears on everybody
+			return foldClass(ctx, tx, o.ClassID)
+		}
 		return fold(ctx, tx, o.LearnerID)
 	})
 }
@@ -228,6 +234,11 @@ func (s *Store) RecordAll(ctx context.Context, list []Observation) error {
 		if err := insertObservations(ctx, tx, list); err != nil {
 			return err
 		}
+		for _, o := range list {
+			if _, err := keepWeek(ctx, tx, o); err != nil {
+				return err
+			}
+		}
 		for _, id := range learnersOf(list) {
 			if err := fold(ctx, tx, id); err != nil {
 				return err
@@ -287,135 +298,30 @@ func overrules(ctx context.Context, db sqlx.QueryerContext, learner uuid.UUID) (
 	return list, err
 }
 
+// Record is the observation as core reads it.
+func (o Observation) Record() book.Record {
+	r := book.Record{Observation: o.Observation, ID: o.ID.String(), Learner: o.LearnerID.String(), Nth: o.Nth, Withdrawn: o.Withdrawn, Seq: o.Seq}
+	if o.Replaces.Valid {
+		r.Replaces = o.Replaces.UUID.String()
+	}
+	if o.LessonID.Valid {
+		r.Lesson = o.LessonID.UUID.String()
+	}
+	return r
+}
+
+// Records are observations as core reads them.
+func Records(list []Observation) []book.Record {
+	records := make([]book.Record, len(list))
+	for i, o := range list {
+		records[i] = o.Record()
+	}
+	return records
+}
+
 // Overrules lists the judgements of guides about a learner, oldest first.
 func (s *Store) Overrules(ctx context.Context, learner uuid.UUID) ([]Overrule, error) {
 	return overrules(ctx, s.db, learner)
-}
-
-// fold judges all that is recorded of a learner and keeps how it stands.
-func fold(ctx context.Context, tx *sqlx.Tx, learner uuid.UUID) error {
-	seen, err := observations(ctx, tx, `where o.learner_id = $1 order by o.seq`, learner)
-	if err != nil {
-		return err
-	}
-	judged, err := overrules(ctx, tx, learner)
-	if err != nil {
-		return err
-	}
-	type row struct {
-		Stage    choose.StageID  `json:"stage"`
-		Manner   book.Manner     `json:"manner"`
-		State    ladder.State    `json:"state"`
-		Standing ladder.Standing `json:"standing"`
-	}
-	rows := []row{}
-	for key, events := range eventsOf(seen, judged) {
-		standing := ladder.Judge(key.Stage, events)
-		if standing.State != ladder.NotYet {
-			rows = append(rows, row{key.Stage, key.Manner, standing.State, standing})
-		}
-	}
-	data, err := json.Marshal(rows)
-	if err != nil {
-		return err
-	}
-	if _, err := tx.ExecContext(ctx, `delete from standing where learner_id = $1`, learner); err != nil {
-		return err
-	}
-	_, err = tx.ExecContext(ctx, `insert into standing (learner_id, stage, manner, state, standing)
-		select $1, stage, manner, state, standing from jsonb_to_recordset($2) as r (stage text, manner text, state text, standing jsonb)`, learner, string(data))
-	return err
-}
-
-// eventsOf puts what counts into the order in which it happened, by stage and
-// manner. A correction stands where the first record stood on its day.
-func eventsOf(seen []Observation, judged []Overrule) map[ladder.Key][]ladder.Event {
-	type placed struct {
-		ladder.Event
-		key ladder.Key
-		day book.Day
-		seq int64
-	}
-	var all []placed
-	first := map[uuid.UUID]int64{}
-	for _, o := range seen {
-		first[o.ID] = o.Seq
-		if o.Replaces.Valid {
-			first[o.ID] = first[o.Replaces.UUID]
-		}
-		if o.Current && !o.Withdrawn {
-			all = append(all, placed{ladder.Event{Observation: o.Observation}, ladder.Key{Stage: ladder.Credit(o.Task, o.Stage), Manner: o.Manner}, o.Day, first[o.ID]})
-		}
-	}
-	for _, o := range judged {
-		all = append(all, placed{ladder.Event{Overrule: &o.Overrule}, ladder.Key{Stage: o.Stage, Manner: o.Manner}, o.Day, o.Seq})
-	}
-	slices.SortFunc(all, func(a, b placed) int { return cmp.Or(cmp.Compare(a.day, b.day), cmp.Compare(a.seq, b.seq)) })
-	events := map[ladder.Key][]ladder.Event{}
-	for _, p := range all {
-		events[p.key] = append(events[p.key], p.Event)
-	}
-	return events
-}
-
-// Rejudge folds the standings of every learner anew, as after a change of the
-// rule, and returns how many learners there are.
-func (s *Store) Rejudge(ctx context.Context) (int, error) {
-	var ids []uuid.UUID
-	if err := s.db.SelectContext(ctx, &ids, `select id from learner order by id`); err != nil {
-		return 0, err
-	}
-	for i, id := range ids {
-		err := s.inTx(ctx, func(tx *sqlx.Tx) error {
-			if err := holdLearner(ctx, tx, id); err != nil {
-				return err
-			}
-			return fold(ctx, tx, id)
-		})
-		if err != nil && !errors.Is(err, ErrNone) { // erased meanwhile
-			return i, err
-		}
-	}
-	return len(ids), nil
-}
-
-// Standings reads how the children who are in a class now stand; a child of whom
-// nothing is recorded has an empty map.
-func (s *Store) Standings(ctx context.Context, class uuid.UUID) (map[uuid.UUID]ladder.Standings, error) {
-	return s.standings(ctx, `learner_id in (select learner_id from enrolment where class_id = $1 and until is null)`, class)
-}
-
-// StandingsOf reads how one learner stands.
-func (s *Store) StandingsOf(ctx context.Context, learner uuid.UUID) (ladder.Standings, error) {
-	all, err := s.standings(ctx, `learner_id = $1`, learner)
-	if err != nil || all[learner] == nil {
-		return ladder.Standings{}, err
-	}
-	return all[learner], nil
-}
-
-func (s *Store) standings(ctx context.Context, where string, arg uuid.UUID) (map[uuid.UUID]ladder.Standings, error) {
-	var rows []struct {
-		LearnerID uuid.UUID      `db:"learner_id"`
-		Stage     choose.StageID `db:"stage"`
-		Manner    book.Manner    `db:"manner"`
-		Standing  []byte         `db:"standing"`
-	}
-	if err := s.db.SelectContext(ctx, &rows, `select learner_id, stage, manner, standing from standing where `+where, arg); err != nil {
-		return nil, err
-	}
-	all := map[uuid.UUID]ladder.Standings{}
-	for _, r := range rows {
-		var standing ladder.Standing
-		if err := json.Unmarshal(r.Standing, &standing); err != nil {
-			return nil, fmt.Errorf("standing of %v: %w", r.LearnerID, err)
-		}
-		if all[r.LearnerID] == nil {
-			all[r.LearnerID] = ladder.Standings{}
-		}
-		all[r.LearnerID][ladder.Key{Stage: r.Stage, Manner: r.Manner}] = standing
-	}
-	return all, nil
 }
 
 // Observations lists all that is recorded of a learner, newest first, with what

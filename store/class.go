@@ -3,6 +3,7 @@ package store
 import (
 	"context"
 	"encoding/json"
+	"errors"
 	"fmt"
 	"time"
 
@@ -68,14 +69,23 @@ func (s *Store) SetSettings(ctx context.Context, id uuid.UUID, revision int, set
 	if err != nil {
 		return err
 	}
-	res, err := s.db.ExecContext(ctx, `update class set settings = $3, revision = revision + 1 where id = $1 and revision = $2`, id, revision, data)
-	if err != nil {
-		return err
-	}
-	if n, err := res.RowsAffected(); err != nil || n == 0 {
-		return ErrStale
-	}
-	return nil
+	return s.inTx(ctx, func(tx *sqlx.Tx) error {
+		before, err := judgedIn(ctx, tx, id)
+		if err != nil {
+			return err
+		}
+		res, err := tx.ExecContext(ctx, `update class set settings = $3, revision = revision + 1 where id = $1 and revision = $2`, id, revision, data)
+		if err != nil {
+			return err
+		}
+		if n, err := res.RowsAffected(); err != nil || n == 0 {
+			return errors.Join(ErrStale, err)
+		}
+		if before.Limit == settings.Range.Limit() {
+			return nil
+		}
+		return foldClass(ctx, tx, id) // another range asks for other swaps
+	})
 }
 
 // AddLearner enrols one new learner, as AddLearners does.

@@ -124,7 +124,10 @@ func (s *Store) MoveLearner(ctx context.Context, from, to, learner uuid.UUID, da
 		if err := retire(ctx, tx, from, learner, day); err != nil {
 			return err
 		}
-		return enrol(ctx, tx, to, Learner{learner, name}, day)
+		if err := enrol(ctx, tx, to, Learner{learner, name}, day); err != nil {
+			return err
+		}
+		return fold(ctx, tx, learner) // by the weeks and the range of the new class
 	})
 }
 

@@ -54,7 +54,7 @@ func (s *Store) Ping(ctx context.Context) error { return s.db.PingContext(ctx) }
 const migrationLock = 0x76696e65
 
 // Migrate brings the schema up to date under an advisory lock, keeping all
-// data, and returns the number of steps taken. A schema newer than this version
+// data, lets new stages arrive, and returns the number of steps taken. A schema newer than this version
 // gives ErrNewer and is left alone.
 func (s *Store) Migrate(ctx context.Context) (int, error) {
 	conn, err := s.db.Conn(ctx)
@@ -66,7 +66,11 @@ func (s *Store) Migrate(ctx context.Context) (int, error) {
 		return 0, fmt.Errorf("waiting to migrate: %w", err)
 	}
 	defer conn.ExecContext(context.WithoutCancel(ctx), "select pg_advisory_unlock($1)", migrationLock)
-	return s.migrate(ctx)
+	steps, err := s.migrate(ctx)
+	if err != nil {
+		return steps, err
+	}
+	return steps, s.arrive(ctx)
 }
 
 func (s *Store) migrate(ctx context.Context) (int, error) {

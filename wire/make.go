@@ -39,7 +39,7 @@ func WordsOf(w say.Words) Words {
 func SettingsOf(c setting.Class, revision int) Settings {
 	return Settings{
 		Revision: revision, Swap: string(c.Swap), Places: string(c.Places), And: c.And, Material: string(c.Material),
-		Digits: string(c.Digits), Teens: string(c.Teens), Comma: string(c.Comma), When: string(c.When), Carried: string(c.Carried), Crossing: string(c.Crossing), Order: string(c.Order), Zeros: string(c.Zeros),
+		Digits: string(c.Digits), Teens: string(c.Teens), Comma: string(c.Comma), When: string(c.When), Carried: string(c.Carried), Crossing: string(c.Crossing), Order: string(c.Order), Zeros: string(c.Zeros), Range: string(c.Range),
 		Colours: coloursOf(c.Colours),
 	}
 }
@@ -48,7 +48,7 @@ func SettingsOf(c setting.Class, revision int) Settings {
 func ClassOf(s Settings) setting.Class {
 	return setting.Class{
 		Swap: say.SwapWord(s.Swap), Places: say.PlaceWord(s.Places), And: s.And, Material: material.Kind(s.Material), Digits: say.DigitWord(s.Digits),
-		Teens: say.TeenWord(s.Teens), Comma: say.Separator(s.Comma), When: swap.When(s.When), Carried: paper.Carried(s.Carried), Crossing: paper.Crossing(s.Crossing), Order: swap.Order(s.Order), Zeros: swap.Zeros(s.Zeros),
+		Teens: say.TeenWord(s.Teens), Comma: say.Separator(s.Comma), When: swap.When(s.When), Carried: paper.Carried(s.Carried), Crossing: paper.Crossing(s.Crossing), Order: swap.Order(s.Order), Zeros: swap.Zeros(s.Zeros), Range: choose.Range(s.Range),
 		Colours: setOf(s.Colours),
 	}
 }
@@ -349,6 +349,7 @@ func ChoicesOf(now setting.Class) Choices {
 		matter(now, "and", []sideOfAnd{"false", "true"}, func(c *setting.Class, side sideOfAnd) { c.And = side == "true" }, said(swap.ReadOut)),
 		matter(now, "teens", say.TeenWords(), func(c *setting.Class, side say.TeenWord) { c.Teens = side }, number(17)),
 		matter(now, "comma", say.Separators(), func(c *setting.Class, side say.Separator) { c.Comma = side }, number(3_825)),
+		matter(now, "range", choose.Ranges(), func(c *setting.Class, side choose.Range) { c.Range = side }, func(c setting.Class) string { return c.Words().RangeExample(c.Range) }),
 		matter(now, "material", material.Kinds(), func(c *setting.Class, side material.Kind) { c.Material = side }, func(c setting.Class) string { return say.PieceNames(c.Material) }),
 	}}
 }

@@ -64,6 +64,7 @@ type Settings struct {
 	Crossing string  `json:"crossing" validate:"required"`
 	Order    string  `json:"order" validate:"required"`
 	Zeros    string  `json:"zeros" validate:"required"`
+	Range    string  `json:"range" validate:"required"` // how far the numbers go
 	Colours  Colours `json:"colours"`
 }
 

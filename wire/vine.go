@@ -15,7 +15,8 @@ import (
 // Leaf is one stage of one child.
 type Leaf struct {
 	Stage     string   `json:"stage"`
-	State     string   `json:"state"` // empty for a bare wire
+	State     string   `json:"state"` // of its least settled manner; empty for a bare wire
+	Best      string   `json:"best"`  // of its most settled manner
 	Lobes     []string `json:"lobes"` // the state of each manner of the stage; empty for none
 	Explained bool     `json:"explained"`
 	Says      string   `json:"says"` // all of it in words
@@ -94,17 +95,17 @@ type VineColumn struct {
 }
 
 // LeafOf makes a leaf of a child on a day.
-func LeafOf(w say.Words, s ladder.Standings, l ladder.Leaf, today book.Day) Leaf {
-	out := Leaf{Stage: string(l.Stage), State: string(l.State), Lobes: []string{}, Explained: l.Explained, Says: say.Leaf(l)}
+func LeafOf(w say.Words, c ladder.Child, l ladder.Leaf, today book.Day) Leaf {
+	out := Leaf{Stage: string(l.Stage), State: string(l.State), Best: string(l.Best), Lobes: []string{}, Explained: l.Explained, Says: say.Leaf(l)}
 	for _, lobe := range l.Lobes {
 		out.Lobes = append(out.Lobes, string(lobe.State))
 	}
-	out.Why = w.LeafReason(s, l, today)
+	out.Why = w.LeafReason(c, l, today)
 	return out
 }
 
 // VinesOf makes a class in one strand, in an order.
-func VinesOf(w say.Words, children []group.Child, strand ladder.Strand, order group.Order, near choose.StageID, today book.Day) Vines {
+func VinesOf(w say.Words, class ladder.Class, children []group.Child, strand ladder.Strand, order group.Order, near choose.StageID, today book.Day) Vines {
 	out := Vines{Strand: string(strand), Order: string(order), Strands: []StrandLink{}, Orders: []Named{}, Groups: []VineGroup{}, Columns: []VineColumn{}}
 	for _, s := range ladder.Strands() {
 		out.Strands = append(out.Strands, StrandLink{string(s), say.Strand(s), wobbling(children, s, today)})
@@ -123,19 +124,19 @@ func VinesOf(w say.Words, children []group.Child, strand ladder.Strand, order gr
 	}
 	vines := make([][]ladder.Leaf, len(children))
 	for i, c := range children {
-		vines[i] = c.Standings.Vine(strand, today)
+		vines[i] = c.Vine(strand, today)
 	}
-	for i := range ladder.Stages(strand) {
-		out.Stages = append(out.Stages, vineStageOf(w, children, vines, strand, i, today))
+	for i := range class.Stages(strand) {
+		out.Stages = append(out.Stages, vineStageOf(w, class, children, vines, strand, i, today))
 	}
-	out.First = string(group.Fullest(children, strand, today))
+	out.First = string(group.Fullest(children, class, strand, today))
 	return out
 }
 
 func wobbling(children []group.Child, strand ladder.Strand, today book.Day) int {
 	n := 0
 	for _, c := range children {
-		if slices.ContainsFunc(c.Standings.Vine(strand, today), func(l ladder.Leaf) bool { return l.State == ladder.Wobbling }) {
+		if slices.ContainsFunc(c.Vine(strand, today), func(l ladder.Leaf) bool { return l.State == ladder.Wobbling }) {
 			n++
 		}
 	}
@@ -143,20 +144,20 @@ func wobbling(children []group.Child, strand ladder.Strand, today book.Day) int 
 }
 
 func columnOf(w say.Words, c group.Child, need group.Need, strand ladder.Strand, today book.Day) VineColumn {
-	last, seen := c.Standings.LastSeen()
+	last, seen := c.LastSeen()
 	col := VineColumn{Learner: Learner{c.ID, c.Name}, Never: !seen, Need: say.Need(need), Leaves: []Leaf{}}
 	if seen {
 		col.Days = int(today - last)
 	}
 	col.Waits = say.Waits(col.Days, col.Never)
-	for _, l := range c.Standings.Vine(strand, today) {
-		col.Leaves = append(col.Leaves, LeafOf(w, c.Standings, l, today))
+	for _, l := range c.Vine(strand, today) {
+		col.Leaves = append(col.Leaves, LeafOf(w, c.Child, l, today))
 	}
 	return col
 }
 
-func vineStageOf(w say.Words, children []group.Child, vines [][]ladder.Leaf, strand ladder.Strand, i int, today book.Day) VineStage {
-	stages := ladder.Stages(strand)
+func vineStageOf(w say.Words, class ladder.Class, children []group.Child, vines [][]ladder.Leaf, strand ladder.Strand, i int, today book.Day) VineStage {
+	stages := class.Stages(strand)
 	stage := stages[i]
 	out := VineStage{
 		ID: string(stage.ID), Name: w.Stage(stage.ID), Asks: w.StageAsks(stage.ID), Example: w.Task(stage.Example),
@@ -170,7 +171,7 @@ func vineStageOf(w say.Words, children []group.Child, vines [][]ladder.Leaf, str
 				out.Secure[m]++
 			}
 		}
-		said[leaf.State] = append(said[leaf.State], Wants{Learner{c.ID, c.Name}, w.LeafReason(c.Standings, leaf, today)})
+		said[leaf.State] = append(said[leaf.State], Wants{Learner{c.ID, c.Name}, w.LeafReason(c.Child, leaf, today)})
 	}
 	for _, state := range []ladder.State{ladder.Wobbling, ladder.CheckAgain, ladder.Ready, ladder.Shown, ladder.UnderWay} {
 		if len(said[state]) > 0 {
@@ -222,9 +223,10 @@ type Node struct {
 
 // Lobe is how a stage stands in one manner.
 type Lobe struct {
-	State string `json:"state"`
-	Says  string `json:"says"`
-	Why   string `json:"why"`
+	State string  `json:"state"`
+	Says  string  `json:"says"`
+	Beads float64 `json:"beads"` // of the seven that the string holds; below nothing too
+	Why   string  `json:"why"`
 }
 
 // NextStep is something to do with a child next.
@@ -261,15 +263,15 @@ type Judge struct {
 }
 
 // BranchesOf makes the vine of one child.
-func BranchesOf(w say.Words, s ladder.Standings, today book.Day) []Branch {
+func BranchesOf(w say.Words, c ladder.Child, today book.Day) []Branch {
 	var out []Branch
 	for _, strand := range ladder.Strands() {
 		b := Branch{ID: string(strand), Name: say.Strand(strand), Stages: []Node{}}
-		for i, leaf := range s.Vine(strand, today) {
-			stage := ladder.Stages(strand)[i]
-			node := Node{Name: w.Stage(stage.ID), Example: w.Task(stage.Example), Manners: MannersOf(stage.ID), Lobes: []Lobe{}, Leaf: LeafOf(w, s, leaf, today)}
+		for i, leaf := range c.Vine(strand, today) {
+			stage := c.Class.Stages(strand)[i]
+			node := Node{Name: w.Stage(stage.ID), Example: w.Task(stage.Example), Manners: MannersOf(stage.ID), Lobes: []Lobe{}, Leaf: LeafOf(w, c, leaf, today)}
 			for _, lobe := range leaf.Lobes {
-				node.Lobes = append(node.Lobes, Lobe{string(lobe.State), say.State(lobe.State), w.Reason(lobe, today)})
+				node.Lobes = append(node.Lobes, Lobe{string(lobe.State), say.State(lobe.State), lobe.Beads.Float(), w.Reason(leaf.Stage, lobe, today)})
 			}
 			b.Stages = append(b.Stages, node)
 		}
@@ -279,10 +281,10 @@ func BranchesOf(w say.Words, s ladder.Standings, today book.Day) []Branch {
 }
 
 // StepsOf makes what to do with a child next.
-func StepsOf(w say.Words, s ladder.Standings, today book.Day) []NextStep {
+func StepsOf(w say.Words, c ladder.Child, today book.Day) []NextStep {
 	out := []NextStep{}
-	for _, step := range s.NextSteps(today) {
-		do, why := w.NextStep(step, s.Proofs(step.Stage), today)
+	for _, step := range c.NextSteps(today) {
+		do, why := w.NextStep(step, c.Proofs(step.Stage, today), today)
 		_, err := choose.ParseStage(string(step.Stage))
 		out = append(out, NextStep{string(step.Kind), string(step.Stage), string(step.Manner), do, why, err == nil})
 	}
@@ -300,33 +302,21 @@ func StatesOf() []Named {
 
 // OthersOf lists the class by need, over all strands.
 func OthersOf(children []group.Child, today book.Day) []Other {
-	rank := []ladder.State{ladder.Wobbling, ladder.CheckAgain, ladder.Ready, ladder.NotYet}
 	out := []Other{}
-	for _, c := range children {
-		state := ladder.NotYet
-		for _, strand := range ladder.Strands() {
-			for _, leaf := range c.Standings.Vine(strand, today) {
-				if at := slices.Index(rank, leaf.State); at >= 0 && at < slices.Index(rank, state) {
-					state = leaf.State
-				}
-			}
-		}
-		out = append(out, Other{Learner{c.ID, c.Name}, string(state)})
+	for _, p := range group.Ranked(children, ladder.Strands(), today) {
+		out = append(out, Other{Learner{p.ID, p.Name}, signs[p.Need]})
 	}
-	slices.SortStableFunc(out, func(a, b Other) int {
-		if d := slices.Index(rank, ladder.State(a.State)) - slices.Index(rank, ladder.State(b.State)); d != 0 {
-			return d
-		}
-		return strings.Compare(a.Name, b.Name)
-	})
 	return out
 }
 
+// signs are the states by whose sign a need is shown.
+var signs = map[group.Need]string{group.Steady: string(ladder.Wobbling), group.Check: string(ladder.CheckAgain), group.Start: string(ladder.Ready)}
+
 // ChecksOf makes what wants to be looked at in the class.
-func ChecksOf(w say.Words, list []group.Look, today book.Day) []Check {
+func ChecksOf(w say.Words, list []group.Pressing, today book.Day) []Check {
 	out := []Check{}
 	for _, l := range list {
-		out = append(out, Check{Learner{l.ID, l.Name}, string(l.Lobe.State), w.StageInManner(l.Stage, l.Lobe.Manner), w.Reason(l.Lobe, today)})
+		out = append(out, Check{Learner{l.ID, l.Name}, string(l.Lobe.State), w.StageInManner(l.Stage, l.Lobe.Manner), w.Reason(l.Stage, l.Lobe, today)})
 	}
 	return out
 }

@@ -102,17 +102,7 @@ func StageOf(t task.Task) choose.StageID {
 	if !of {
 		return ""
 	}
-	switch p.Kind {
-	case problem.Sum:
-		return choose.StageOf(p.Numbers)
-	case problem.Difference:
-		return choose.StageOfTaking(p.Numbers[0], p.Numbers[1])
-	case problem.Sharing:
-		return choose.StageOfSharing(p.Numbers[0], int(p.Numbers[1]))
-	case problem.Trays:
-		return choose.StageOfTrays(p.Numbers[0], int(p.Numbers[1]))
-	}
-	return ""
+	return choose.StageOf(p)
 }
 
 // MostRuns is how often a child can run one problem on a day.
@@ -155,3 +145,6 @@ func (o Observation) Valid(today Day) error {
 	}
 	return nil
 }
+
+// Less tells whether one manner has less material than another.
+func Less(a, b Manner) bool { return slices.Index(Manners(), a) > slices.Index(Manners(), b) }

@@ -35,3 +35,16 @@ func (d Day) Time() time.Time { return time.Unix(int64(d)*24*60*60, 0).UTC() }
 
 // String writes the day as 2026-11-25.
 func (d Day) String() string { return d.Time().Format(dayFormat) }
+
+// Week is a week from Monday to Sunday, counted from the one of 1 January 1970.
+type Week int
+
+// Week returns the week of the day.
+func (d Day) Week() Week {
+	const thursday = 3 // days after Monday
+	n := int(d) + thursday
+	if n < 0 {
+		n -= 6
+	}
+	return Week(n / 7)
+}

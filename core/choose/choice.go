@@ -135,6 +135,7 @@ type Choice struct {
 	Doubles  Want // whether two digits in the ones are alike; in taking, whether half of what stands there goes
 	Facts    Facts
 
+	Most   place.Number     // the largest number that may come up: the result, or in taking and sharing the number worked from; 0 for any
 	Limit  [place.Count]int // the most pieces of a place that there are; 0 for no limit
 	Groups int              // how many groups lay it out at once, each with its own pieces; 0 is one
 	Laid   bool             // all of it can be laid out with pieces
@@ -163,6 +164,7 @@ var (
 	ErrBy      = fmt.Errorf("there are %d to %d sharers or trays", fewestBy, mostBy)
 	ErrLimit   = fmt.Errorf("a limit is 1 to %d pieces", MostLimit)
 	ErrGroups  = fmt.Errorf("1 to %d groups lay it out at once", MostGroups)
+	ErrMost    = errors.New("numbers go up to 1 to 9,999,999")
 	ErrSuits   = errors.New("this cannot be asked of the operation")
 )
 
@@ -198,6 +200,9 @@ func (c Choice) Valid() error {
 	}
 	if c.Groups < 0 || c.Groups > MostGroups {
 		return fmt.Errorf("%w, not %d", ErrGroups, c.Groups)
+	}
+	if c.Most < 0 || c.Most.Length() > place.MostDigits+1 {
+		return fmt.Errorf("%w, not %d", ErrMost, c.Most)
 	}
 	for p, n := range c.Limit {
 		if n < 0 || n > MostLimit {
@@ -270,7 +275,7 @@ func (c Choice) Tied(p place.Place) Want {
 	if c.Swap[p] != Any {
 		return c.Swap[p]
 	}
-	return c.Stage.rule(c.Top()).swap[p]
+	return c.Stage.rule(c.Top(), len(c.Digits)).swap[p]
 }
 
 // lacks tells whether there are too few pieces of a place for so many in each

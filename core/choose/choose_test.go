@@ -1,6 +1,7 @@
 package choose_test
 
 import (
+	"cmp"
 	"errors"
 	"fmt"
 	"math/rand/v2"
@@ -245,7 +246,22 @@ func (f *facts) fit(c choose.Choice) bool {
 		}
 	}
 	return says(c.Zeros, f.anyZero) && says(c.Cross, f.row > 0) && says(c.Row, f.row > 1) && says(c.Rest, f.rest) && says(c.MakesTen, f.ten) && says(c.Doubles, f.twin) &&
-		f.of(c.Stage) && f.onTheShelf(c)
+		f.of(c.Stage) && (c.Most == 0 || f.reach() <= int(c.Most)) && f.onTheShelf(c)
+}
+
+// reach is the result of joining, or the number worked from.
+func (f *facts) reach() int {
+	switch f.op {
+	case problem.Difference, problem.Sharing:
+		return f.numbers[0]
+	case problem.Trays:
+		return f.numbers[0] * f.numbers[1]
+	}
+	sum := 0
+	for _, n := range f.numbers {
+		sum += n
+	}
+	return sum
 }
 
 func (f *facts) of(stage choose.StageID) bool {
@@ -261,8 +277,18 @@ func (f *facts) of(stage choose.StageID) bool {
 			}
 		}
 		return f.top == 0 && sum >= 10 && cut == (stage == choose.SecondSnake)
-	case choose.NoSwap, choose.TakeNoSwap, choose.EqualTrays:
+	case choose.WithinTen:
+		return f.top == 0 && len(f.numbers) == 2 && f.reach() <= 10
+	case choose.OverTen:
+		return f.top == 0 && len(f.numbers) == 2 && f.reach() > 10
+	case choose.TakeWithinTen:
+		return f.numbers[0] <= 10
+	case choose.BackOverTen:
+		return f.numbers[0] >= 11 && f.numbers[0] <= 18 && ones
+	case choose.EqualTrays:
 		return f.count == 0
+	case choose.NoSwap, choose.TakeNoSwap:
+		return f.count == 0 && f.top > 0
 	case choose.OneSwapOnes:
 		return f.count == 1 && ones && !topSwaps
 	case choose.OneSwapHigher:
@@ -272,13 +298,11 @@ func (f *facts) of(stage choose.StageID) bool {
 	case choose.SwapMakesSwap:
 		return f.anyMade && !topSwaps
 	case choose.NewPlace:
-		return topSwaps
+		return topSwaps && (f.top > 0 || len(f.numbers) > 2)
 	case choose.ThreeAddends:
-		return len(f.numbers) > 2 && f.top <= 3
-	case choose.AnySum, choose.AnyDifference:
-		return f.top > 3
+		return len(f.numbers) > 2
 	case choose.TakeOneSwapTens:
-		return f.count == 1 && ones
+		return f.count == 1 && ones && f.numbers[0] >= 20
 	case choose.TakeOneSwapHigher:
 		return f.count == 1 && !ones
 	case choose.TakeSeveralSwaps:
@@ -404,6 +428,9 @@ func someWishes(op task.Kind, digits []int) []choose.Choice {
 	for _, stage := range stagesOf(op) {
 		add(func(c *choose.Choice) { c.Stage = stage })
 	}
+	for _, most := range []place.Number{7, 10, 20, 85, 100, 340, 1_000, 4_321} {
+		add(func(c *choose.Choice) { c.Most = most })
+	}
 	add(func(c *choose.Choice) { c.Limit[place.Ones], c.Limit[place.Tens] = 12, 9 })
 	add(func(c *choose.Choice) { c.Limit[place.Ones], c.Limit[place.Tens], c.Groups = 30, 40, 3 })
 	add(func(c *choose.Choice) { c.Limit[digits[0]] = 1 })
@@ -420,6 +447,9 @@ func randomChoice(rng *rand.Rand, op task.Kind, digits []int) choose.Choice {
 	c := choose.Choice{Kind: op, Digits: digits, Zeros: rarely(), Cross: rarely(), Row: rarely(), Rest: rarely(), MakesTen: rarely(), Doubles: rarely(), Laid: rng.IntN(2) == 0}
 	if stages := stagesOf(op); rng.IntN(3) == 0 {
 		c.Stage = stages[rng.IntN(len(stages))]
+	}
+	if rng.IntN(3) == 0 {
+		c.Most = choose.Ranges()[rng.IntN(5)].Limit() - place.Number(rng.IntN(12))
 	}
 	if rng.IntN(4) == 0 {
 		c.Facts = choose.FactLimits()[rng.IntN(4)]
@@ -602,8 +632,8 @@ func TestDrawnProblemsSwapAsAsked(t *testing.T) {
 				}
 			}
 			snake := c.Stage == choose.FirstSnake || c.Stage == choose.SecondSnake
-			if c.Top() <= place.Thousands && c.Stage != "" && !snake && stageOf(trace.Problem) != c.Stage && len(numbers) == 2 {
-				t.Fatalf("%v was drawn for %s and belongs to %s", numbers, c.Stage, stageOf(trace.Problem))
+			if c.Top() <= place.Thousands && c.Stage != "" && !snake && c.Stage != choose.AnySum && c.Stage != choose.AnyDifference && choose.StageOf(trace.Problem) != c.Stage && len(numbers) == 2 {
+				t.Fatalf("%v was drawn for %s and belongs to %s", numbers, c.Stage, choose.StageOf(trace.Problem))
 			}
 			if !judge(c, ints(numbers)) {
 				t.Fatalf("%+v: drew %v", c, numbers)
@@ -630,18 +660,6 @@ func swaps(t swap.Trace, p place.Place) int {
 		n += int(t.Remainder)
 	}
 	return n
-}
-
-func stageOf(p problem.Problem) choose.StageID {
-	switch p.Kind {
-	case problem.Difference:
-		return choose.StageOfTaking(p.Numbers[0], p.Numbers[1])
-	case problem.Sharing:
-		return choose.StageOfSharing(p.Numbers[0], int(p.Numbers[1]))
-	case problem.Trays:
-		return choose.StageOfTrays(p.Numbers[0], int(p.Numbers[1]))
-	}
-	return choose.StageOf(p.Numbers)
 }
 
 // Draws from a space of 1,260 are uniform: the chi-square statistic of 126,000
@@ -747,57 +765,138 @@ func TestStageOf(t *testing.T) {
 		{"two of their own", "1458+2367", choose.SeveralSwaps},
 		{"one makes another", "157+145", choose.SwapMakesSwap},
 		{"the highest", "67+58", choose.NewPlace},
-		{"single digits", "7+5", choose.NewPlace},
+		{"single digits, at most ten", "7+3", choose.WithinTen},
+		{"with nothing", "0+4", choose.WithinTen},
+		{"single digits, more than ten", "7+5", choose.OverTen},
+		{"three single digits", "7+5+9", choose.ThreeAddends},
+		{"two digits and one", "12+5", choose.NoSwap},
 		{"the highest, made by a swap", "57+48", choose.NewPlace},
 		{"a blank in the highest column", "996+7", choose.NewPlace},
 		{"three numbers", "28+19+15", choose.ThreeAddends},
 		{"five digits", "12345+1", choose.AnySum},
+		{"three of five digits", "12345+1+2", choose.AnySum},
+		{"taking from at most ten", "10-3", choose.TakeWithinTen},
+		{"all of it", "7-7", choose.TakeWithinTen},
+		{"back over ten", "13-8", choose.BackOverTen},
+		{"not back over ten", "18-5", choose.TakeNoSwap},
+		{"all of two digits", "25-25", choose.TakeNoSwap},
+		{"from twenty", "20-7", choose.TakeOneSwapTens},
+		{"over a zero", "503-128", choose.AcrossOneZero},
+		{"over a zero from one hundred", "100-1", choose.AcrossOneZero},
+		{"over two", "1000-1", choose.AcrossZeros},
+		{"five digits to take from", "10000-9999", choose.AnyDifference},
+		{"a rest", "97/4", choose.ShareRemainder},
+		{"shared with a swap", "96/4", choose.ShareSwap},
+		{"shared evenly", "84/4", choose.ShareEven},
+		{"trays that swap", "26*3", choose.EqualTraysSwap},
+		{"trays", "21*4", choose.EqualTrays},
+		{"groups have no stage", "52:4", ""},
 	} {
 		t.Run(c.name, func(t *testing.T) {
 			p, err := problem.Parse(c.text)
 			if err != nil {
 				t.Fatal(err)
 			}
-			if got := choose.StageOf(p.Numbers); got != c.want {
+			if got := choose.StageOf(p); got != c.want {
 				t.Errorf("%s belongs to %s, want %s", c.text, got, c.want)
 			}
 		})
 	}
 }
 
-// The six stages share out all sums of two numbers up to four digits: no sum is
-// in two of them, and none is left over.
+// The stages of two addends share out all sums up to four digits: no sum is in two
+// of them, and none is left over. So do the stages of taking, of trays and of
+// sharing; any sum and any difference take what the others have.
 func TestStagesPartition(t *testing.T) {
-	for _, digits := range [][]int{{2, 2}, {3, 3}, {4, 4}, {4, 2}, {1, 3}} {
-		parts := make([]uint64, 0, 6)
-		sum := uint64(0)
-		for _, stage := range []choose.StageID{choose.NoSwap, choose.OneSwapOnes, choose.OneSwapHigher, choose.SeveralSwaps, choose.SwapMakesSwap, choose.NewPlace} {
-			n := space(t, choose.Choice{Digits: digits, Stage: stage}).Fits().Big().Uint64()
-			parts, sum = append(parts, n), sum+n
-		}
-		if all := space(t, choose.Choice{Digits: digits}).Fits().Big().Uint64(); sum != all {
-			t.Errorf("%v: the stages hold %v, together %d of %d", digits, parts, sum, all)
-		}
-	}
-}
-
-// So do the seven stages of taking and the stages of trays and of sharing.
-func TestOtherStagesPartition(t *testing.T) {
+	beside := []choose.StageID{choose.FirstSnake, choose.SecondSnake, choose.ThreeAddends, choose.AnySum, choose.AnyDifference}
 	for _, c := range []choose.Choice{
-		{Kind: problem.Difference, Digits: []int{2, 2}}, {Kind: problem.Difference, Digits: []int{4, 4}}, {Kind: problem.Difference, Digits: []int{4, 2}}, {Kind: problem.Difference, Digits: []int{5, 3}},
+		{Digits: []int{1, 1}}, {Digits: []int{2, 1}}, {Digits: []int{2, 2}}, {Digits: []int{3, 3}}, {Digits: []int{4, 4}}, {Digits: []int{4, 2}}, {Digits: []int{1, 3}},
+		{Kind: problem.Difference, Digits: []int{1, 1}}, {Kind: problem.Difference, Digits: []int{2, 1}}, {Kind: problem.Difference, Digits: []int{2, 2}}, {Kind: problem.Difference, Digits: []int{4, 4}}, {Kind: problem.Difference, Digits: []int{4, 2}},
 		{Kind: problem.Sharing, Digits: []int{3}}, {Kind: problem.Trays, Digits: []int{3}}, {Kind: problem.Sharing, Digits: []int{1}},
 	} {
 		sum := uint64(0)
-		for _, stage := range stagesOf(c.Kind) {
+		for _, stage := range stagesOf(cmp.Or(c.Kind, problem.Sum)) {
+			if slices.Contains(beside, stage) {
+				continue
+			}
 			c := c
 			c.Stage = stage
-			if c.Digits[0] > 4 && stage != choose.AnyDifference {
-				continue // of five digits the others are parts
-			}
 			sum += space(t, c).Fits().Big().Uint64()
 		}
 		if all := space(t, c).Fits().Big().Uint64(); sum != all {
 			t.Errorf("%s of %v: the stages hold %d of %d", c.Kind, c.Digits, sum, all)
+		}
+	}
+}
+
+// One rule decides what is drawn for a stage and what counts for it: a problem has
+// an index in the stage's numbers just when the stage accepts it.
+func TestAcceptedIsWhatIsDrawn(t *testing.T) {
+	rng := rand.New(rand.NewPCG(13, 31))
+	held := map[choose.StageID]int{}
+	lengths := map[task.Kind][][]int{
+		problem.Sum:        {{1, 1}, {2, 1}, {2, 2}, {3, 3}, {4, 3}, {4, 4}, {6, 5}, {2, 2, 2}, {1, 1, 1, 1}, {3, 1, 2}},
+		problem.Difference: {{1, 1}, {2, 1}, {2, 2}, {3, 2}, {3, 3}, {4, 3}, {4, 4}, {6, 4}},
+		problem.Sharing:    {{1}, {2}, {4}}, problem.Trays: {{1}, {2}, {4}},
+	}
+	for i := range 2_000 {
+		kind := choose.Kinds()[i%4]
+		digits := lengths[kind][rng.IntN(len(lengths[kind]))]
+		all := space(t, choose.Choice{Kind: kind, Digits: digits})
+		numbers := all.Draw(1, rng.Uint64())[0]
+		p := problem.Of(kind, numbers...)
+		if own := choose.StageOf(p); own == "" || !own.Accepts(p) {
+			t.Fatalf("%v belongs to %q, which does not accept it", p, own)
+		}
+		for _, stage := range stagesOf(kind) {
+			_, drawn := space(t, choose.Choice{Kind: kind, Digits: digits, Stage: stage}).Index(numbers)
+			if accepts := stage.Accepts(p); accepts != drawn || accepts != factsOf(kind, digits, ints(numbers)).of(stage) {
+				t.Fatalf("%v at %s: drawn %t, accepted %t", p, stage, drawn, accepts)
+			}
+			held[stage] += bit(drawn)
+		}
+	}
+	for _, stage := range choose.Stages() {
+		if held[stage] == 0 {
+			t.Errorf("nothing was tried that is of %s", stage)
+		}
+		if other := problem.Of(problem.Grouping, 52, 4); stage.Accepts(other) {
+			t.Errorf("%s accepts groups", stage)
+		}
+	}
+}
+
+// What numbers below a range can show, and which stages they have.
+func TestRanges(t *testing.T) {
+	for _, c := range []struct {
+		stage  choose.StageID
+		limit  place.Number
+		within bool
+		asks   string
+	}{
+		{choose.WithinTen, 20, true, "[]"},
+		{choose.OneSwapOnes, 20, false, "[]"},
+		{choose.OneSwapOnes, 100, true, "[swap/ones]"},
+		{choose.NewPlace, 100, false, "[]"},
+		{choose.NewPlace, 1_000, true, "[]"},
+		{choose.OneSwapHigher, 100, false, "[]"},
+		{choose.OneSwapHigher, 1_000, true, "[swap/tens]"},
+		{choose.OneSwapHigher, 10_000, true, "[swap/tens swap/hundreds]"},
+		{choose.SeveralSwaps, 1_000, true, "[swap/ones swap/tens]"},
+		{choose.SwapMakesSwap, 1_000, true, "[made/tens]"},
+		{choose.SwapMakesSwap, 0, true, "[made/tens made/hundreds]"},
+		{choose.AnySum, 10_000, false, "[]"},
+		{choose.AnySum, 1_000_000, true, "[]"},
+		{choose.BackOverTen, 20, true, "[]"},
+		{choose.TakeOneSwapTens, 20, false, "[]"},
+		{choose.TakeOneSwapHigher, 1_000, true, "[swap/tens]"},
+		{choose.AcrossOneZero, 100, false, "[]"},
+		{choose.AcrossOneZero, 1_000, true, "[]"},
+		{choose.AcrossZeros, 1_000, false, "[]"},
+		{choose.AnyDifference, 1_000_000, true, "[]"},
+	} {
+		if got := c.stage.Within(c.limit); got != c.within || fmt.Sprint(c.stage.Asks(c.limit)) != c.asks {
+			t.Errorf("%s below %v: %t, asks %v", c.stage, c.limit, got, c.stage.Asks(c.limit))
 		}
 	}
 }
@@ -807,8 +906,13 @@ func TestLeast(t *testing.T) {
 	for _, stage := range choose.Stages() {
 		for n := 1; n <= 6; n++ {
 			c := choose.Choice{Kind: stage.Kind(), Stage: stage, Digits: slices.Repeat([]int{n}, stage.Numbers())}
-			if stage == choose.ThreeAddends && n > 4 || n > 1 && (stage == choose.FirstSnake || stage == choose.SecondSnake) {
-				continue // those are any sum, and no bars
+			switch stage {
+			case choose.AnySum, choose.AnyDifference:
+				continue // they take anything, and are meant for five digits and six
+			case choose.FirstSnake, choose.SecondSnake, choose.WithinTen, choose.OverTen, choose.TakeWithinTen, choose.BackOverTen:
+				if n > 1 {
+					continue // their numbers are not that long
+				}
 			}
 			none := space(t, c).Fits().IsZero()
 			if none != (n < stage.Least()) {
@@ -835,6 +939,9 @@ func TestFit(t *testing.T) {
 		{choose.ThreeAddends, []int{2, 2, 2, 2}, []int{2, 2, 2, 2}},
 		{choose.NoSwap, []int{2, 2, 2, 2}, []int{2, 2}},
 		{choose.FirstSnake, []int{2, 2}, []int{1, 1, 1, 1}},
+		{choose.WithinTen, nil, []int{1, 1}},
+		{choose.TakeWithinTen, nil, []int{1, 1}},
+		{choose.BackOverTen, []int{3, 3}, []int{2, 1}},
 		{choose.ShareSwap, nil, []int{2}},
 		{choose.AcrossZeros, []int{3, 1}, []int{4, 4}},
 	} {

@@ -32,6 +32,9 @@ type column struct {
 	place    place.Place
 	by       bool // it is the second number of sharing and trays, and no column
 	slots    []slot
+	feed     fed
+	keys     int // keys of feed are smaller
+	read     func(key uint32) profile
 	layers   [][]node
 	profiles []profile // of the last layer's nodes
 	ways     []uint64  // in how many ways each of them is reached
@@ -47,9 +50,25 @@ type node struct {
 // digit may not stand. The key of nothing is 0.
 type fed func(key uint32, slot, digit int) (uint32, bool)
 
-// build makes the nodes that are reached. Keys are smaller than keys.
-func (c *column) build(feed fed, keys int, read func(key uint32) profile) {
-	index := make([]int32, keys) // of a key in the layer that is made, plus one
+// remembers says how the column remembers what it is fed.
+func (c *column) remembers(feed fed, keys int, read func(key uint32) profile) {
+	c.feed, c.keys, c.read = feed, keys, read
+}
+
+// follow feeds the digits of numbers to the column, also such as are not drawn.
+func (c *column) follow(numbers []place.Number) (profile, bool) {
+	key, ok := uint32(0), true
+	for j, s := range c.slots {
+		if key, ok = c.feed(key, j, c.digit(numbers[s.number])); !ok {
+			return profile{}, false
+		}
+	}
+	return c.read(key), true
+}
+
+// build makes the nodes that are reached.
+func (c *column) build() {
+	index := make([]int32, c.keys) // of a key in the layer that is made, plus one
 	ways := []uint64{1}
 	c.layers = append(c.layers, []node{{}})
 	for j, s := range c.slots {
@@ -62,7 +81,7 @@ func (c *column) build(feed fed, keys int, read func(key uint32) profile) {
 				if d < s.low || d > s.high {
 					continue
 				}
-				key, ok := feed(n.key, j, d)
+				key, ok := c.feed(n.key, j, d)
 				if !ok {
 					continue
 				}
@@ -81,7 +100,7 @@ func (c *column) build(feed fed, keys int, read func(key uint32) profile) {
 	}
 	c.ways = ways
 	for _, n := range c.layers[len(c.slots)] {
-		c.profiles = append(c.profiles, read(n.key))
+		c.profiles = append(c.profiles, c.read(n.key))
 	}
 }
 
@@ -144,7 +163,7 @@ func (c *column) joining(choice *Choice, cut Want) {
 		}
 		return c.forgets(key|1<<(seenBits+digit), slot), true
 	}
-	c.build(feed, keys, func(key uint32) profile {
+	c.remembers(feed, keys, func(key uint32) profile {
 		return profile{own: int(key & (zeroFlag - 1)), zero: key&zeroFlag > 0, ten: key&tenFlag > 0, twin: key&twinFlag > 0, cut: key&cutFlag > 0}
 	})
 }
@@ -164,7 +183,7 @@ func (c *column) forgets(key uint32, slot int) uint32 {
 // smaller's.
 func (c *column) taking() {
 	const pair = tenOver + 1
-	c.build(func(key uint32, slot, digit int) (uint32, bool) {
+	c.remembers(func(key uint32, slot, digit int) (uint32, bool) {
 		return key*pair + uint32(digit) + 1, true
 	}, pair*pair, func(key uint32) profile {
 		if len(c.slots) == 1 {
@@ -176,7 +195,7 @@ func (c *column) taking() {
 
 // single makes a column of one digit.
 func (c *column) single() {
-	c.build(func(_ uint32, _, digit int) (uint32, bool) { return uint32(digit) + 1, true }, tenOver+1, func(key uint32) profile {
+	c.remembers(func(_ uint32, _, digit int) (uint32, bool) { return uint32(digit) + 1, true }, tenOver+1, func(key uint32) profile {
 		return profile{single: int(key) - 1}
 	})
 }
@@ -221,7 +240,7 @@ func (c *Choice) column(p place.Place) column {
 	}
 	switch c.kind() {
 	case problem.Sum:
-		col.joining(c, c.Stage.rule(c.Top()).cut)
+		col.joining(c, c.Stage.rule(c.Top(), len(c.Digits)).cut)
 	case problem.Difference:
 		col.taking()
 	default:

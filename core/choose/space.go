@@ -30,14 +30,25 @@ func (c Choice) Space() (*Space, error) {
 	if err := c.Valid(); err != nil {
 		return nil, err
 	}
-	s := &Space{choice: c, rule: c.Stage.rule(c.Top())}
-	s.rule.none = s.rule.none || !c.Stage.takes(len(c.Digits))
-	s.counts = s.rule.fewest > 0 || s.rule.most < manySwaps
-	s.crosses = c.Cross != Any || c.Row != Any || s.rule.cross != Any || s.rule.row != Any
+	s := c.ruled()
 	s.columns = s.choice.columns()
+	for i := range s.columns {
+		s.columns[i].build()
+	}
 	s.reach()
 	s.count()
 	return s, nil
+}
+
+// ruled is the space of a choice with its rule, before anything is counted.
+func (c Choice) ruled() *Space {
+	s := &Space{choice: c, rule: c.Stage.rule(c.Top(), len(c.Digits))}
+	s.counts = s.rule.fewest > 0 || s.rule.most < manySwaps
+	s.crosses = c.Cross != Any || c.Row != Any || s.rule.cross != Any || s.rule.row != Any
+	if s.rule.high == 0 || c.Most > 0 && c.Most < s.rule.high {
+		s.rule.high = c.Most
+	}
+	return s
 }
 
 // reach finds the states between the columns and how fillings lead from one to

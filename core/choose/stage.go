@@ -4,7 +4,8 @@ import (
 	"errors"
 	"fmt"
 	"slices"
-	"strings"
+	"strconv"
+	"sync"
 
 	"vineswap/core/place"
 	"vineswap/core/problem"
@@ -16,6 +17,8 @@ type StageID string
 
 // The stages of joining, in the order in which they are taught.
 const (
+	WithinTen     StageID = "joining/within-ten"
+	OverTen       StageID = "joining/over-ten"
 	FirstSnake    StageID = "joining/first-snake"
 	SecondSnake   StageID = "joining/second-snake"
 	NoSwap        StageID = "joining/no-swap"
@@ -30,6 +33,8 @@ const (
 
 // The stages of taking, in the order in which they are taught.
 const (
+	TakeWithinTen     StageID = "taking/within-ten"
+	BackOverTen       StageID = "taking/back-over-ten"
 	TakeNoSwap        StageID = "taking/no-swap"
 	TakeOneSwapTens   StageID = "taking/one-swap-tens"
 	TakeOneSwapHigher StageID = "taking/one-swap-higher"
@@ -51,112 +56,23 @@ const (
 // ErrStage is wrapped by the error about a stage that does not exist.
 var ErrStage = errors.New("there is no such stage")
 
-// Stages returns the stages that numbers can be chosen for, strand by strand in
-// teaching order.
-func Stages() []StageID {
-	return []StageID{
-		FirstSnake, SecondSnake, NoSwap, OneSwapOnes, OneSwapHigher, SeveralSwaps, SwapMakesSwap, NewPlace, ThreeAddends, AnySum,
-		TakeNoSwap, TakeOneSwapTens, TakeOneSwapHigher, TakeSeveralSwaps, AcrossOneZero, AcrossZeros, AnyDifference,
-		EqualTrays, EqualTraysSwap, ShareEven, ShareSwap, ShareRemainder,
-	}
-}
-
-// Kind returns the kind of problem of a stage that numbers can be chosen for.
-func (s StageID) Kind() task.Kind {
-	switch {
-	case s == EqualTrays || s == EqualTraysSwap:
-		return problem.Trays
-	case strings.HasPrefix(string(s), "taking/"):
-		return problem.Difference
-	case strings.HasPrefix(string(s), "sharing/"):
-		return problem.Sharing
-	}
-	return problem.Sum
-}
-
-// ParseStage reads the id of a stage that numbers can be chosen for.
-func ParseStage(id string) (StageID, error) {
-	if stage := StageID(id); slices.Contains(Stages(), stage) {
-		return stage, nil
-	}
-	return "", fmt.Errorf("%w: %q", ErrStage, id)
-}
-
 // rule is what a stage asks of the numbers of a problem.
 type rule struct {
-	swap   Wants // of single places
-	fewest uint8 // how many places swap at least, 0 to 2
-	most   uint8 // and at most; manySwaps is no limit
-	made   Want  // whether a place swaps only because of the swap below it
-	cross  Want  // whether a swap goes through a zero
-	row    Want  // whether through two or more in a row
-	rest   Want  // whether there is a remainder
-	cut    Want  // of a snake: whether a ten ends inside a bar
-	none   bool  // numbers of these lengths are of another stage
+	swap   Wants        // of single places
+	fewest uint8        // how many places swap at least, 0 to 2
+	most   uint8        // and at most; manySwaps is no limit
+	made   Want         // whether a place swaps only because of the swap below it
+	cross  Want         // whether a swap goes through a zero
+	row    Want         // whether through two or more in a row
+	rest   Want         // whether there is a remainder
+	cut    Want         // of a snake: whether a ten ends inside a bar
+	low    place.Number // the least that the result may be or, in taking and sharing, the number worked from; 0 for any
+	high   place.Number // and the most
+	none   bool         // numbers of these lengths are of another stage
 }
 
 // manySwaps is where the programme stops counting swapping places.
 const manySwaps = 2
-
-// rule returns what the stage asks when the numbers' highest place is top. No
-// stage asks nothing.
-func (s StageID) rule(top place.Place) rule {
-	r := rule{most: manySwaps}
-	switch s {
-	case FirstSnake, SecondSnake:
-		r.none = top > place.Ones // bars have one to nine beads
-		r.swap[place.Ones], r.cut = Yes, No
-		if s == SecondSnake {
-			r.cut = Yes
-		}
-	case NoSwap, TakeNoSwap, EqualTrays:
-		r.only(top)
-	case OneSwapOnes:
-		r.only(top)
-		r.fewest = 1
-		if top > place.Ones {
-			r.swap[place.Ones] = Yes
-		}
-	case TakeOneSwapTens:
-		r.only(top)
-		r.swap[place.Ones] = Yes
-	case OneSwapHigher:
-		r.swap[place.Ones], r.swap[top] = No, No
-		r.fewest, r.most = 1, 1
-	case TakeOneSwapHigher:
-		r.swap[place.Ones] = No
-		r.fewest, r.most = 1, 1
-	case SeveralSwaps:
-		r.swap[top], r.fewest, r.made = No, 2, No
-	case TakeSeveralSwaps:
-		r.fewest, r.cross = 2, No
-	case SwapMakesSwap:
-		r.swap[top], r.made = No, Yes
-	case NewPlace:
-		r.swap[top] = Yes
-	case ThreeAddends:
-		r.none = top > place.Thousands
-	case AcrossOneZero:
-		r.cross, r.row = Yes, No
-	case AcrossZeros:
-		r.cross, r.row = Yes, Yes
-	case AnySum, AnyDifference:
-		r.none = top <= place.Thousands
-	case EqualTraysSwap:
-		r.fewest = 1
-	case ShareEven:
-		r.only(top)
-		r.rest = No
-	case ShareSwap:
-		r.fewest, r.rest = 1, No
-	case ShareRemainder:
-		r.rest = Yes
-	}
-	return r
-}
-
-// takes tells whether so many numbers can be of the stage at all.
-func (s StageID) takes(numbers int) bool { return s != ThreeAddends || numbers > 2 }
 
 // only asks that no place up to top swaps.
 func (r *rule) only(top place.Place) {
@@ -165,33 +81,169 @@ func (r *rule) only(top place.Place) {
 	}
 }
 
+// definition is a stage, defined once: problems are counted, drawn and held to it
+// by the same rule.
+type definition struct {
+	id      StageID
+	kind    task.Kind
+	least   int // how many digits the longest number needs
+	most    int // how many a number has at most where it is meant for pieces; 0 for as many as there are pieces
+	numbers int // how many numbers it needs at least
+	asks    []task.Skill
+	rule    func(r *rule, top place.Place, numbers int)
+}
+
+var (
+	inOnes   = []task.Skill{problem.Swap(place.Ones)}
+	inHigher = []task.Skill{problem.Swap(place.Tens), problem.Swap(place.Hundreds)}
+	inAll    = append(slices.Clone(inOnes), inHigher...)
+	bySwap   = []task.Skill{problem.Made(place.Tens), problem.Made(place.Hundreds)}
+)
+
+func anything(*rule, place.Place, int) {}
+
+// definitions are the stages that numbers can be chosen for, strand by strand in
+// teaching order.
+var definitions = []definition{
+	{WithinTen, problem.Sum, 1, 1, 2, nil, func(r *rule, top place.Place, numbers int) {
+		r.high, r.none = tenOver, top > place.Ones || numbers > 2
+	}},
+	{OverTen, problem.Sum, 1, 1, 2, nil, func(r *rule, top place.Place, numbers int) {
+		r.low, r.none = tenOver+1, top > place.Ones || numbers > 2
+	}},
+	{FirstSnake, problem.Sum, 1, 1, 4, nil, func(r *rule, top place.Place, _ int) {
+		r.swap[place.Ones], r.cut, r.none = Yes, No, top > place.Ones // bars have one to nine beads
+	}},
+	{SecondSnake, problem.Sum, 1, 1, 4, nil, func(r *rule, top place.Place, _ int) {
+		r.swap[place.Ones], r.cut, r.none = Yes, Yes, top > place.Ones
+	}},
+	{NoSwap, problem.Sum, 2, 0, 2, nil, noneSwaps},
+	{OneSwapOnes, problem.Sum, 2, 0, 2, inOnes, func(r *rule, top place.Place, _ int) {
+		r.only(top)
+		r.fewest = 1
+		if top > place.Ones {
+			r.swap[place.Ones] = Yes
+		}
+	}},
+	{OneSwapHigher, problem.Sum, 3, 0, 2, inHigher, func(r *rule, top place.Place, _ int) {
+		r.swap[place.Ones], r.swap[top], r.fewest, r.most = No, No, 1, 1
+	}},
+	{SeveralSwaps, problem.Sum, 3, 0, 2, inAll, func(r *rule, top place.Place, _ int) {
+		r.swap[top], r.fewest, r.made = No, 2, No
+	}},
+	{SwapMakesSwap, problem.Sum, 3, 0, 2, bySwap, func(r *rule, top place.Place, _ int) {
+		r.swap[top], r.made = No, Yes
+	}},
+	{NewPlace, problem.Sum, 2, 0, 2, nil, func(r *rule, top place.Place, numbers int) {
+		r.swap[top], r.none = Yes, top == place.Ones && numbers == 2
+	}},
+	{ThreeAddends, problem.Sum, 1, 0, 3, nil, func(r *rule, _ place.Place, numbers int) { r.none = numbers < 3 }},
+	{AnySum, problem.Sum, 5, place.MostDigits, 2, nil, anything},
+
+	{TakeWithinTen, problem.Difference, 1, 1, 2, nil, func(r *rule, _ place.Place, _ int) { r.high = tenOver }},
+	{BackOverTen, problem.Difference, 2, 2, 2, nil, func(r *rule, _ place.Place, _ int) {
+		r.swap[place.Ones], r.low, r.high = Yes, 11, 18
+	}},
+	{TakeNoSwap, problem.Difference, 2, 0, 2, nil, noneSwaps},
+	{TakeOneSwapTens, problem.Difference, 2, 0, 2, inOnes, func(r *rule, top place.Place, _ int) {
+		r.only(top)
+		r.swap[place.Ones], r.low = Yes, 20
+	}},
+	{TakeOneSwapHigher, problem.Difference, 3, 0, 2, inHigher, func(r *rule, _ place.Place, _ int) {
+		r.swap[place.Ones], r.fewest, r.most = No, 1, 1
+	}},
+	{TakeSeveralSwaps, problem.Difference, 3, 0, 2, inAll, func(r *rule, _ place.Place, _ int) { r.fewest, r.cross = 2, No }},
+	{AcrossOneZero, problem.Difference, 3, 0, 2, nil, func(r *rule, _ place.Place, _ int) { r.cross, r.row = Yes, No }},
+	{AcrossZeros, problem.Difference, 4, 0, 2, nil, func(r *rule, _ place.Place, _ int) { r.cross, r.row = Yes, Yes }},
+	{AnyDifference, problem.Difference, 5, place.MostDigits, 2, nil, anything},
+
+	{EqualTrays, problem.Trays, 1, 0, 1, nil, func(r *rule, top place.Place, _ int) { r.only(top) }},
+	{EqualTraysSwap, problem.Trays, 1, 0, 1, nil, func(r *rule, _ place.Place, _ int) { r.fewest = 1 }},
+	{ShareEven, problem.Sharing, 1, 0, 1, nil, func(r *rule, top place.Place, _ int) {
+		r.only(top)
+		r.rest = No
+	}},
+	{ShareSwap, problem.Sharing, 2, 0, 1, nil, func(r *rule, _ place.Place, _ int) { r.fewest, r.rest = 1, No }},
+	{ShareRemainder, problem.Sharing, 1, 0, 1, nil, func(r *rule, _ place.Place, _ int) { r.rest = Yes }},
+}
+
+// noneSwaps is the rule of joining and taking with two digits or more and no swap.
+func noneSwaps(r *rule, top place.Place, _ int) {
+	r.only(top)
+	r.none = top == place.Ones
+}
+
+// belongs is the order in which a typed problem of a kind is held against the
+// stages: the first that it fits is its own. That a number has five or six digits
+// comes first of all.
+var belongs = map[task.Kind][]StageID{
+	problem.Sum:        {AnySum, WithinTen, OverTen, ThreeAddends, NewPlace, SwapMakesSwap, SeveralSwaps, OneSwapOnes, OneSwapHigher, NoSwap},
+	problem.Difference: {AnyDifference, TakeWithinTen, BackOverTen, AcrossZeros, AcrossOneZero, TakeSeveralSwaps, TakeOneSwapTens, TakeOneSwapHigher, TakeNoSwap},
+	problem.Sharing:    {ShareRemainder, ShareSwap, ShareEven},
+	problem.Trays:      {EqualTraysSwap, EqualTrays},
+}
+
+var byID = func() map[StageID]*definition {
+	all := map[StageID]*definition{}
+	for i := range definitions {
+		all[definitions[i].id] = &definitions[i]
+	}
+	return all
+}()
+
+// Stages returns the stages that numbers can be chosen for, strand by strand in
+// teaching order.
+func Stages() []StageID {
+	ids := make([]StageID, len(definitions))
+	for i, d := range definitions {
+		ids[i] = d.id
+	}
+	return ids
+}
+
+// Kind returns the kind of problem of a stage that numbers can be chosen for;
+// empty for another stage.
+func (s StageID) Kind() task.Kind { return s.defined().kind }
+
+// ParseStage reads the id of a stage that numbers can be chosen for.
+func ParseStage(id string) (StageID, error) {
+	if byID[StageID(id)] != nil {
+		return StageID(id), nil
+	}
+	return "", fmt.Errorf("%w: %q", ErrStage, id)
+}
+
+// rule returns what the stage asks when the numbers' highest place is top and
+// there are so many. No stage asks nothing.
+func (s StageID) rule(top place.Place, numbers int) rule {
+	r := rule{most: manySwaps}
+	s.defined().rule(&r, top, numbers)
+	return r
+}
+
+// defined is the definition of a stage; of no stage one that asks nothing.
+func (s StageID) defined() definition {
+	if d := byID[s]; d != nil {
+		return *d
+	}
+	return definition{least: 1, numbers: 2, rule: anything}
+}
+
 // Least returns how many digits the longest number needs so that the stage has
 // a problem at all.
-func (s StageID) Least() int {
-	switch s {
-	case AnySum, AnyDifference:
-		return 5
-	case AcrossZeros:
-		return 4 // a place to give, two zeros, a place to get
-	case OneSwapHigher, SeveralSwaps, SwapMakesSwap, TakeOneSwapHigher, TakeSeveralSwaps, AcrossOneZero:
-		return 3 // a place between the ones and the highest, or two below it
-	case OneSwapOnes, TakeOneSwapTens, ShareSwap:
-		return 2 // the ones are not the highest place
-	}
-	return 1
-}
+func (s StageID) Least() int { return s.defined().least }
 
 // Most returns how many digits a number of the stage has at most where the
 // numbers are meant for pieces.
 func (s StageID) Most() int {
-	switch s {
-	case FirstSnake, SecondSnake:
-		return 1
-	case AnySum, AnyDifference:
-		return place.MostDigits
+	if most := s.defined().most; most > 0 {
+		return most
 	}
 	return int(place.TopPiece) + 1
 }
+
+// Numbers returns how many numbers the stage needs at least.
+func (s StageID) Numbers() int { return s.defined().numbers }
 
 // Fit makes lengths of numbers suit the stage, as when it is picked: as many as it
 // needs, and no more than two but where there may be; the longest no shorter than
@@ -215,111 +267,138 @@ func (s StageID) Fit(digits []int) []int {
 		}
 		fitted[i] = min(d, s.Most())
 	}
+	if s == BackOverTen { // a single digit is taken
+		fitted = []int{2, 1}
+	}
 	return fitted
 }
 
 // Laid tells whether problems of the stage can be laid out with pieces.
 func (s StageID) Laid() bool {
-	return s.Least() <= int(place.TopPiece)+1 && s != FirstSnake && s != SecondSnake
+	return s.Kind() != "" && s.Least() <= int(place.TopPiece)+1 && s != FirstSnake && s != SecondSnake
 }
 
-// Numbers returns how many numbers the stage needs at least.
-func (s StageID) Numbers() int {
-	switch s.Kind() {
-	case problem.Sharing, problem.Trays:
-		return 1
+// Accepts tells whether a problem is one of the stage: its numbers are fed to the
+// rule by which problems of the stage are counted and drawn. It need not be one
+// that is drawn: something may be taken from as much, and a number may be 0.
+func (s StageID) Accepts(p problem.Problem) bool {
+	if s.Kind() != p.Kind || p.Valid() != nil {
+		return false
 	}
-	switch s {
-	case FirstSnake, SecondSnake:
-		return 4 // two tens at least can be in it
-	case ThreeAddends:
-		return 3
+	c := Choice{Kind: p.Kind, Stage: s}
+	numbers := p.Numbers
+	if p.Kind == problem.Sharing || p.Kind == problem.Trays {
+		numbers, c.By = numbers[:1], int(numbers[1])
 	}
-	return 2
+	for _, n := range numbers {
+		c.Digits = append(c.Digits, n.Length())
+	}
+	space := c.ruled()
+	at := state{}
+	for _, col := range c.columns() {
+		filled, ok := col.follow(p.Numbers)
+		if !ok {
+			return false
+		}
+		if at, ok = space.step(&col, at, filled); !ok {
+			return false
+		}
+	}
+	return space.keeps(at)
 }
 
-// StageOf returns the stage that a typed sum belongs to: the first that fits,
-// asked in the order of the field's ladder.
-func StageOf(numbers []place.Number) StageID {
-	top := place.HighestOf(numbers)
-	var swaps []place.Column
-	made := false
-	for _, c := range place.Columns(numbers) {
-		if c.Swaps {
-			swaps = append(swaps, c)
-			made = made || c.Made
+// StageOf returns the stage that a typed problem belongs to; none for a kind
+// without stages.
+func StageOf(p problem.Problem) StageID {
+	longest := int(place.HighestOf(p.Numbers)) + 1
+	for _, s := range belongs[p.Kind] {
+		if longest >= s.Least() && s.Accepts(p) {
+			return s
 		}
 	}
-	switch {
-	case top > place.Thousands:
-		return AnySum
-	case len(numbers) > 2:
-		return ThreeAddends
-	case len(swaps) == 0:
-		return NoSwap
-	case swaps[len(swaps)-1].Place >= top:
-		return NewPlace
-	case made:
-		return SwapMakesSwap
-	case len(swaps) > 1:
-		return SeveralSwaps
-	case swaps[0].Place == place.Ones:
-		return OneSwapOnes
-	}
-	return OneSwapHigher
+	return ""
 }
 
-// StageOfTaking returns the stage that a difference belongs to: the first that
-// fits, asked in the order of the field's ladder.
-func StageOfTaking(larger, smaller place.Number) StageID {
-	came, zeros, row := 0, 0, 0
-	columns := place.TakingColumns(larger, smaller)
-	for _, c := range columns {
-		if c.Swaps {
-			came++
-		}
-		if row++; !c.Crossed {
-			row = 0
-		}
-		zeros = max(zeros, row)
-	}
-	switch {
-	case larger.Top() > place.Thousands:
-		return AnyDifference
-	case zeros > 1:
-		return AcrossZeros
-	case zeros == 1:
-		return AcrossOneZero
-	case came > 1:
-		return TakeSeveralSwaps
-	case came == 0:
-		return TakeNoSwap
-	case columns[place.Ones].Swaps:
-		return TakeOneSwapTens
-	}
-	return TakeOneSwapHigher
+// Range is how far the numbers of a class go, addends and results: "1000".
+type Range string
+
+// Ranges returns all ranges, the smallest first.
+func Ranges() []Range { return []Range{"20", "100", "1000", "10000", "1000000"} }
+
+// Widest is the range that leaves out no stage.
+const Widest Range = "1000000"
+
+// Limit is the largest number of the range; 0, which is no limit, for a range that
+// is not known.
+func (r Range) Limit() place.Number {
+	n, _ := strconv.Atoi(string(r))
+	return place.Number(n)
 }
 
-// StageOfSharing returns the stage that a number shared by so many belongs to.
-func StageOfSharing(n place.Number, sharers int) StageID {
-	stage := ShareEven
-	for _, c := range place.SharingColumns(n, sharers) {
-		if c.Place == place.Ones && c.Swaps {
-			return ShareRemainder
-		}
-		if c.Swaps {
-			stage = ShareSwap
+// Within tells whether the stage has numbers below a range, or without a limit
+// where it is 0.
+func (s StageID) Within(limit place.Number) bool { return reached(s, "", limit) }
+
+// Asks returns the skills each of which the stage asks for, of those that numbers
+// below a range can show, or without a limit where it is 0. What only the round
+// number at its end could show is not asked for.
+func (s StageID) Asks(limit place.Number) []task.Skill {
+	asks := []task.Skill{}
+	for _, skill := range s.defined().asks {
+		if reached(s, skill, limit) {
+			asks = append(asks, skill)
 		}
 	}
-	return stage
+	return asks
 }
 
-// StageOfTrays returns the stage that equal trays belong to.
-func StageOfTrays(n place.Number, trays int) StageID {
-	for _, c := range place.Columns(slices.Repeat([]place.Number{n}, trays)) {
-		if c.Swaps {
-			return EqualTraysSwap
+type reach struct {
+	stage StageID
+	skill task.Skill
+	limit place.Number
+}
+
+// reaches remembers what was counted: the rules never change.
+var reaches sync.Map
+
+// reached tells whether a stage has a problem below a limit that shows a skill.
+func reached(s StageID, skill task.Skill, limit place.Number) bool {
+	key := reach{s, skill, limit}
+	if known, ok := reaches.Load(key); ok {
+		return known.(bool)
+	}
+	found := byID[s] != nil && slices.ContainsFunc(byID[s].shapes(), func(digits []int) bool {
+		c := Choice{Kind: s.Kind(), Stage: s, Digits: digits}
+		if limit > 0 {
+			c.Most = limit - 1
+		}
+		for p := range c.Top() + 1 {
+			if skill == problem.Swap(p) {
+				c.Swap[p] = Yes
+			}
+			if skill == problem.Made(p) {
+				c.Made[p] = Yes
+			}
+		}
+		shown := skill == "" || c.Swap != Wants{} || c.Made != Wants{}
+		return shown && !c.fits().IsZero()
+	})
+	reaches.Store(key, found)
+	return found
+}
+
+// shapes are the lengths with which a stage is looked for: one number is the
+// longest, and the others are alike.
+func (d *definition) shapes() [][]int {
+	var all [][]int
+	for longest := d.least; longest <= place.MostDigits; longest++ {
+		if d.numbers == 1 {
+			all = append(all, []int{longest})
+			continue
+		}
+		for other := longest; other >= 1; other-- {
+			all = append(all, append([]int{longest}, slices.Repeat([]int{other}, d.numbers-1)...))
 		}
 	}
-	return EqualTrays
+	return all
 }

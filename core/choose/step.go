@@ -1,6 +1,8 @@
 package choose
 
 import (
+	"cmp"
+
 	"vineswap/core/place"
 	"vineswap/core/problem"
 )
@@ -13,6 +15,8 @@ type state struct {
 	swaps  uint8 // places that swapped so far, manySwaps and more being one
 	run    uint8 // zeros that the swap goes through just now, manyZeros and more being one
 	row    uint8 // the most of them in a row so far
+	above  int8  // how the digits so far compare with those of the rule's upper end: −1, 0 or 1
+	below  int8  // and with those of its lower end
 	zero   bool  // a digit 0 has been seen
 	made   bool  // a place has swapped only because of the swap below it
 	differ bool  // the two numbers of taking are not equal
@@ -57,7 +61,48 @@ func (s *Space) step(col *column, from state, filled profile) (to state, ok bool
 	}
 	to.carry = uint8(out.carry)
 	s.remember(&to, col.place, out)
+	s.compare(&to, col.place, s.reaches(out, filled))
 	return to, true
+}
+
+// reaches is the digit of the number that the ends of a rule are about.
+func (s *Space) reaches(out outcome, filled profile) int {
+	switch s.choice.kind() {
+	case problem.Difference:
+		return filled.top
+	case problem.Sharing:
+		return filled.single
+	}
+	return out.stays
+}
+
+// compare remembers how the digits so far compare with the ends of the rule. Of
+// two digits that differ the one in the higher place decides: the last one or,
+// where the work begins at the top, the first.
+func (s *Space) compare(to *state, p place.Place, digit int) {
+	for _, end := range []struct {
+		at   place.Number
+		side *int8
+	}{{s.rule.high, &to.above}, {s.rule.low, &to.below}} {
+		if end.at == 0 || s.choice.kind() == problem.Sharing && *end.side != 0 {
+			continue
+		}
+		if by := cmp.Compare(digit, end.at.Digit(p)); by != 0 {
+			*end.side = int8(by)
+		}
+	}
+}
+
+// between tells whether what was reached lies between the ends of the rule.
+func (s *Space) between(end state) bool {
+	over := place.Number(0) // what lies above the highest place of the numbers
+	if kind := s.choice.kind(); kind == problem.Sum || kind == problem.Trays {
+		over = place.Number(end.carry)
+	}
+	against := func(at place.Number, side int8) int {
+		return cmp.Or(cmp.Compare(over, at/place.Number(10*s.choice.Top().Unit())), int(side))
+	}
+	return (s.rule.high == 0 || against(s.rule.high, end.above) <= 0) && (s.rule.low == 0 || against(s.rule.low, end.below) >= 0)
 }
 
 // allowed holds an outcome against the wishes for its place.
@@ -176,16 +221,27 @@ func bit(b bool) int {
 
 // accepts tells whether the problem may end in this state.
 func (s *Space) accepts(end state) bool {
-	c, r := &s.choice, &s.rule
-	if r.none || c.Zeros == Yes && !end.zero || r.made == Yes && !end.made {
+	c := &s.choice
+	if !s.keeps(end) || c.Zeros == Yes && !end.zero {
+		return false
+	}
+	if c.kind() == problem.Difference {
+		return end.differ && c.Cross.allows(end.row > 0) && c.Row.allows(end.row >= manyZeros)
+	}
+	return true
+}
+
+// keeps tells whether what ends in this state keeps the rule of the stage.
+func (s *Space) keeps(end state) bool {
+	r := &s.rule
+	if r.none || r.made == Yes && !end.made || !s.between(end) {
 		return false
 	}
 	if s.counts && (end.swaps < r.fewest || r.most < manySwaps && end.swaps > r.most) {
 		return false
 	}
-	if c.kind() == problem.Difference {
-		crossed, inRow := end.row > 0, end.row >= manyZeros
-		return end.carry == 0 && end.differ && c.Cross.allows(crossed) && r.cross.allows(crossed) && c.Row.allows(inRow) && r.row.allows(inRow)
+	if s.choice.kind() == problem.Difference {
+		return end.carry == 0 && r.cross.allows(end.row > 0) && r.row.allows(end.row >= manyZeros)
 	}
 	return true
 }

@@ -15,7 +15,7 @@ type Wish struct {
 	Want  Want        // of kinds that are wanted or not
 	Stage StageID     // for Belongs
 	Facts Facts       // for Limited
-	Most  int         // for Shelf the pieces, for Sharers how many
+	Most  int         // for Shelf the pieces, for Sharers how many, for UpTo the number
 }
 
 // WishKind is what a wish is about.
@@ -40,6 +40,7 @@ const (
 	Sharers   WishKind = "by"
 	Belongs   WishKind = "stage" // the problem belongs to a stage
 	Within    WishKind = "laid"  // it can be laid out with pieces
+	UpTo      WishKind = "most"  // what comes up is no more than so many
 )
 
 // OfPlace tells whether wishes of the kind are about one place.
@@ -120,6 +121,9 @@ func (c Choice) Wishes() []Wish {
 	if c.By > 0 {
 		all = append(all, Wish{Kind: Sharers, Most: c.By})
 	}
+	if c.Most > 0 {
+		all = append(all, Wish{Kind: UpTo, Most: int(c.Most)})
+	}
 	for _, kind := range placeKinds {
 		for p, want := range c.byPlaces(kind) {
 			if want != Any {
@@ -144,6 +148,8 @@ func (c Choice) Without(w Wish) Choice {
 		c.Facts = ""
 	case Sharers:
 		c.By = 0
+	case UpTo:
+		c.Most = 0
 	case Belongs:
 		c.Stage = ""
 	case Within:

@@ -13,8 +13,8 @@ import (
 
 // Child is a learner with what the records say.
 type Child struct {
-	ID, Name  string
-	Standings ladder.Standings
+	ID, Name string
+	ladder.Child
 }
 
 // Order is how the children of a class stand.
@@ -30,22 +30,89 @@ const (
 // Orders returns all orders.
 func Orders() []Order { return []Order{ByNeed, ByWait, ByNearness} }
 
-// Need is what a child needs most in a strand.
+// Need is what a child needs most.
 type Need string
 
-// The needs, most pressing first.
+// The needs, most pressing first; then what children have in common in the other
+// orders.
 const (
-	Steady    Need = "steady"      // wobbling
-	Check     Need = "check-again" // secure and not seen for a while
-	Start     Need = "ready"       // ready for a stage that nobody has shown
-	Growing   Need = "growing"     // under way
-	Unseen    Need = "unseen"      // nothing is known yet
-	Near      Need = "near"        // ready for the stage, or at it
-	Before    Need = "before"      // the stage is still ahead
-	Beyond    Need = "beyond"      // secure there
-	AfterLong Need = "long"        // waiting for more than a week
-	Lately    Need = "lately"      // seen within a week
+	Steady  Need = "steady"      // wobbling
+	Check   Need = "check-again" // secure and not seen for a while
+	Start   Need = "ready"       // ready for a stage, and nothing is under way
+	Growing Need = "growing"     // under way
+	Unseen  Need = "unseen"      // nothing is known yet
+
+	Near      Need = "near"   // ready for the stage, or at it
+	Before    Need = "before" // the stage is still ahead
+	Beyond    Need = "beyond" // secure there
+	AfterLong Need = "long"   // waiting for more than a week
+	Lately    Need = "lately" // seen within a week
 )
+
+// needs are in the order of the groups of a class.
+var needs = []Need{Steady, Check, Start, Growing, Near, Before, Beyond, AfterLong, Lately, Unseen}
+
+// Pressing is a child with what it needs most: the one ranking that the class, the
+// morning and a child's page go by.
+type Pressing struct {
+	Child
+	Need  Need
+	Stage choose.StageID // of what wobbles or is to be checked
+	Lobe  ladder.Lobe
+	rank  int // within the need: less comes first
+}
+
+// Ranked puts children in the order of what they need most in some strands: what
+// wobbles first, the newest before the older; then what is to be checked, the
+// longest unseen first; then who is ready, and who is under way, the longest
+// without a lesson first; at last those of whom nothing is known.
+func Ranked(children []Child, strands []ladder.Strand, today book.Day) []Pressing {
+	list := make([]Pressing, len(children))
+	for i, c := range children {
+		list[i] = pressing(c, strands, today)
+	}
+	slices.SortStableFunc(list, func(a, b Pressing) int {
+		return cmp.Or(
+			cmp.Compare(slices.Index(needs, a.Need), slices.Index(needs, b.Need)),
+			cmp.Compare(a.rank, b.rank),
+			cmp.Compare(a.Name, b.Name),
+		)
+	})
+	return list
+}
+
+func pressing(c Child, strands []ladder.Strand, today book.Day) Pressing {
+	last, seen := c.LastSeen()
+	if !seen {
+		return Pressing{Child: c, Need: Unseen}
+	}
+	p := Pressing{Child: c, Need: Growing, rank: int(last)}
+	ready, begun := false, false
+	for _, strand := range strands {
+		for _, leaf := range c.Vine(strand, today) {
+			ready = ready || leaf.State == ladder.Ready
+			begun = begun || len(leaf.In(ladder.UnderWay))+len(leaf.In(ladder.Shown)) > 0
+			for _, lobe := range leaf.In(ladder.Wobbling) {
+				p.press(Steady, -int(lobe.Since), leaf.Stage, lobe)
+			}
+			for _, lobe := range leaf.In(ladder.CheckAgain) {
+				p.press(Check, int(lobe.Used), leaf.Stage, lobe)
+			}
+		}
+	}
+	if p.Need == Growing && ready && !begun {
+		p.Need = Start
+	}
+	return p
+}
+
+// press takes a lobe for what the child needs most, where it presses more.
+func (p *Pressing) press(need Need, rank int, stage choose.StageID, lobe ladder.Lobe) {
+	by := cmp.Compare(slices.Index(needs, need), slices.Index(needs, p.Need))
+	if by < 0 || by == 0 && rank < p.rank {
+		p.Need, p.rank, p.Stage, p.Lobe = need, rank, stage, lobe
+	}
+}
 
 // Group is some children in a row, with what they have in common.
 type Group struct {
@@ -58,69 +125,43 @@ const longWait = 7
 
 // Groups puts the children in an order. The stage counts for nearness alone.
 func Groups(order Order, children []Child, strand ladder.Strand, stage choose.StageID, today book.Day) []Group {
-	list := slices.Clone(children)
-	needs := map[string]Need{}
-	rank := map[string]int{}
-	for _, c := range list {
-		needs[c.ID], rank[c.ID] = place(order, c, strand, stage, today)
+	list := Ranked(children, []ladder.Strand{strand}, today)
+	if order != ByNeed {
+		for i := range list {
+			list[i].Need, list[i].rank = place(order, list[i].Child, strand, stage, today)
+		}
+		slices.SortStableFunc(list, func(a, b Pressing) int {
+			return cmp.Or(
+				cmp.Compare(slices.Index(needs, a.Need), slices.Index(needs, b.Need)),
+				cmp.Compare(a.rank, b.rank),
+				cmp.Compare(a.Name, b.Name),
+			)
+		})
 	}
-	all := []Need{Steady, Check, Start, Growing, Near, Before, Beyond, AfterLong, Lately, Unseen}
-	slices.SortStableFunc(list, func(a, b Child) int {
-		return cmp.Or(
-			cmp.Compare(slices.Index(all, needs[a.ID]), slices.Index(all, needs[b.ID])),
-			cmp.Compare(rank[a.ID], rank[b.ID]),
-			cmp.Compare(a.Name, b.Name),
-		)
-	})
 	var groups []Group
-	for _, c := range list {
-		if n := len(groups); n == 0 || groups[n-1].Need != needs[c.ID] {
-			groups = append(groups, Group{Need: needs[c.ID]})
+	for _, p := range list {
+		if n := len(groups); n == 0 || groups[n-1].Need != p.Need {
+			groups = append(groups, Group{Need: p.Need})
 		}
 		g := &groups[len(groups)-1]
-		g.Children = append(g.Children, c)
+		g.Children = append(g.Children, p.Child)
 	}
 	return groups
 }
 
-// place says which need a child has in an order, and its rank in that group.
+// place says what a child has in common with others in an order, and its rank
+// among them.
 func place(order Order, c Child, strand ladder.Strand, stage choose.StageID, today book.Day) (Need, int) {
-	last, seen := c.Standings.LastSeen()
-	vine := c.Standings.Vine(strand, today)
+	last, seen := c.LastSeen()
 	switch {
-	case order == ByWait && !seen:
-		return AfterLong, -1 << 30
-	case order == ByWait && today-last > longWait:
-		return AfterLong, int(last)
-	case order == ByWait:
-		return Lately, int(last)
 	case order == ByNearness:
-		return nearness(vine, stage)
-	}
-	return need(vine, seen)
-}
-
-// need is the most pressing state of a vine; rank is how far it has grown.
-func need(vine []ladder.Leaf, seen bool) (Need, int) {
-	has := map[ladder.State]bool{}
-	height := 0
-	for i, leaf := range vine {
-		has[leaf.State] = true
-		if lobe, of := leaf.Worst(); of && lobe.State != ladder.NotYet {
-			height = i
-		}
-	}
-	switch {
+		return nearness(c.Vine(strand, today), stage)
 	case !seen:
-		return Unseen, height
-	case has[ladder.Wobbling]:
-		return Steady, height
-	case has[ladder.CheckAgain]:
-		return Check, height
-	case has[ladder.Ready] && !has[ladder.UnderWay] && !has[ladder.Shown]:
-		return Start, height
+		return AfterLong, -1 << 30
+	case today-last > longWait:
+		return AfterLong, int(last)
 	}
-	return Growing, height
+	return Lately, int(last)
 }
 
 // nearness groups by where a stage lies for a child: at it, ahead, behind.
@@ -130,9 +171,12 @@ func nearness(vine []ladder.Leaf, stage choose.StageID) (Need, int) {
 		if leaf.Stage == stage {
 			at = i
 		}
-		if _, worked := leaf.Worst(); worked {
+		if _, worked := leaf.Least(); worked {
 			height = i
 		}
+	}
+	if len(vine) == 0 {
+		return Before, 0
 	}
 	switch vine[at].State {
 	case ladder.NotYet, ladder.Passed:
@@ -150,7 +194,7 @@ func leavesOf(children []Child, strand ladder.Strand, today book.Day) leaves {
 	all := leaves{}
 	for _, c := range children {
 		all[c.ID] = map[choose.StageID]ladder.Leaf{}
-		for _, leaf := range c.Standings.Vine(strand, today) {
+		for _, leaf := range c.Vine(strand, today) {
 			all[c.ID][leaf.Stage] = leaf
 		}
 	}
@@ -159,13 +203,13 @@ func leavesOf(children []Child, strand ladder.Strand, today book.Day) leaves {
 
 // Proposed says who sits together for a lesson at a stage: those who are ready
 // for it or wobble there first, then those who are under way, each the longest
-// without a lesson first, at most so many. Who repeats something by choice is
-// left alone.
+// without a lesson first, at most so many. Who works something else by choice today
+// is left alone.
 func Proposed(children []Child, stage choose.StageID, most int, today book.Day) []Child {
-	return proposed(children, leavesOf(children, ladder.StrandOf(stage), today), stage, most)
+	return proposed(children, leavesOf(children, ladder.StrandOf(stage), today), stage, most, today)
 }
 
-func proposed(children []Child, all leaves, stage choose.StageID, most int) []Child {
+func proposed(children []Child, all leaves, stage choose.StageID, most int, today book.Day) []Child {
 	type candidate struct {
 		Child
 		rank int
@@ -173,12 +217,12 @@ func proposed(children []Child, all leaves, stage choose.StageID, most int) []Ch
 	}
 	var candidates []candidate
 	for _, c := range children {
-		if key, _, repeats := c.Standings.Repeats(); repeats && key.Stage != stage {
+		if key, _, repeats := c.Repeats(today); repeats && key.Stage != stage {
 			continue
 		}
 		rank := slices.Index([]ladder.State{ladder.Wobbling, ladder.Ready, ladder.CheckAgain, ladder.Shown, ladder.UnderWay}, all[c.ID][stage].State)
 		if rank >= 0 {
-			last, _ := c.Standings.LastSeen()
+			last, _ := c.LastSeen()
 			candidates = append(candidates, candidate{c, max(rank, 1), last})
 		}
 	}
@@ -195,10 +239,10 @@ func proposed(children []Child, all leaves, stage choose.StageID, most int) []Ch
 // Fullest returns the stage of a strand at which most children wobble, are ready
 // or are to be checked: the one to look at first. Stages that numbers can be
 // drawn for come before others, and of stages alike the first.
-func Fullest(children []Child, strand ladder.Strand, today book.Day) choose.StageID {
+func Fullest(children []Child, class ladder.Class, strand ladder.Strand, today book.Day) choose.StageID {
 	counts := map[choose.StageID]int{}
 	for _, c := range children {
-		for _, leaf := range c.Standings.Vine(strand, today) {
+		for _, leaf := range c.Vine(strand, today) {
 			if slices.Contains([]ladder.State{ladder.Wobbling, ladder.Ready, ladder.CheckAgain}, leaf.State) {
 				counts[leaf.Stage]++
 				if _, err := choose.ParseStage(string(leaf.Stage)); err == nil {
@@ -207,9 +251,9 @@ func Fullest(children []Child, strand ladder.Strand, today book.Day) choose.Stag
 			}
 		}
 	}
-	best := ladder.Stages(strand)[0].ID
-	for _, stage := range ladder.Stages(strand) {
-		if counts[stage.ID] > counts[best] {
+	var best choose.StageID
+	for _, stage := range class.Stages(strand) {
+		if best == "" || counts[stage.ID] > counts[best] {
 			best = stage.ID
 		}
 	}
@@ -227,7 +271,7 @@ type Meeting struct {
 // Meetings suggests lessons at stages that numbers can be drawn for, those first
 // at which most children wobble or are ready; nobody sits at two. Each has at
 // most so many seats.
-func Meetings(children []Child, seats, most int, today book.Day) []Meeting {
+func Meetings(children []Child, class ladder.Class, seats, most int, today book.Day) []Meeting {
 	var list []Meeting
 	rest := slices.Clone(children)
 	all := map[ladder.Strand]leaves{}
@@ -236,12 +280,14 @@ func Meetings(children []Child, seats, most int, today book.Day) []Meeting {
 	}
 	for len(list) < most {
 		var best Meeting
-		for _, stage := range choose.Stages() {
-			if !stage.Laid() {
-				continue
-			}
-			if m := meeting(rest, all[ladder.StrandOf(stage)], stage, seats); m.presses() > best.presses() {
-				best = m
+		for _, strand := range ladder.Strands() {
+			for _, stage := range class.Stages(strand) {
+				if !stage.ID.Laid() {
+					continue
+				}
+				if m := meeting(rest, all[strand], stage.ID, seats, today); m.presses() > best.presses() {
+					best = m
+				}
 			}
 		}
 		if best.presses() == 0 {
@@ -258,8 +304,8 @@ func Meetings(children []Child, seats, most int, today book.Day) []Meeting {
 // presses is how many of a meeting wobble or are ready.
 func (m Meeting) presses() int { return m.Counts[ladder.Wobbling] + m.Counts[ladder.Ready] }
 
-func meeting(children []Child, all leaves, stage choose.StageID, seats int) Meeting {
-	m := Meeting{Stage: stage, Children: proposed(children, all, stage, seats), Counts: map[ladder.State]int{}}
+func meeting(children []Child, all leaves, stage choose.StageID, seats int, today book.Day) Meeting {
+	m := Meeting{Stage: stage, Children: proposed(children, all, stage, seats, today), Counts: map[ladder.State]int{}}
 	for _, c := range m.Children {
 		m.Counts[all[c.ID][stage].State]++
 	}
@@ -279,7 +325,7 @@ type Waited struct {
 func Longest(children []Child, most int, today book.Day) []Waited {
 	var list []Waited
 	for _, c := range children {
-		last, seen := c.Standings.LastSeen()
+		last, seen := c.LastSeen()
 		w := Waited{Child: c, Never: !seen}
 		if seen {
 			w.Days = int(today - last)
@@ -295,42 +341,9 @@ func Longest(children []Child, most int, today book.Day) []Waited {
 	return list[:min(len(list), most)]
 }
 
-// Look is a stage of a child that wants to be looked at.
-type Look struct {
-	Child
-	Stage choose.StageID
-	Lobe  ladder.Lobe
-}
-
-// LookAgain lists what wants to be looked at, one stage for a child and at most
-// so many: what wobbles first, the newest before the older, then what was not
-// seen for long, the longest first.
-func LookAgain(children []Child, most int, today book.Day) []Look {
-	var wobbles, stale []Look
-	for _, c := range children {
-		if l, has := c.newest(ladder.Wobbling, today); has {
-			wobbles = append(wobbles, l)
-		} else if l, has := c.newest(ladder.CheckAgain, today); has {
-			stale = append(stale, l)
-		}
-	}
-	slices.SortStableFunc(wobbles, func(a, b Look) int { return cmp.Compare(b.Lobe.Grounds.Last, a.Lobe.Grounds.Last) })
-	slices.SortStableFunc(stale, func(a, b Look) int { return cmp.Compare(a.Lobe.Grounds.Last, b.Lobe.Grounds.Last) })
-	list := append(wobbles, stale...)
+// LookAgain lists what wants to be looked at, one stage for a child and at most so
+// many: the first of the ranking who wobble or are to be checked.
+func LookAgain(children []Child, most int, today book.Day) []Pressing {
+	list := slices.DeleteFunc(Ranked(children, ladder.Strands(), today), func(p Pressing) bool { return p.Need != Steady && p.Need != Check })
 	return list[:min(len(list), most)]
-}
-
-// newest is the stage of a child in a state that was worked last.
-func (c Child) newest(state ladder.State, today book.Day) (Look, bool) {
-	var best Look
-	found := false
-	for _, strand := range ladder.Strands() {
-		for _, leaf := range c.Standings.Vine(strand, today) {
-			lobe, of := leaf.Worst()
-			if of && leaf.State == state && (!found || lobe.Grounds.Last > best.Lobe.Grounds.Last) {
-				best, found = Look{c, leaf.Stage, lobe}, true
-			}
-		}
-	}
-	return best, found
 }

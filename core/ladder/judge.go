@@ -3,6 +3,7 @@ package ladder
 import (
 	"errors"
 	"fmt"
+	"maps"
 	"slices"
 	"strings"
 
@@ -13,11 +14,15 @@ import (
 	"vineswap/core/task"
 )
 
+// RuleVersion is the version of the rule by which standings are judged. It is
+// raised with every change of the rule, so that all that is kept is judged anew.
+const RuleVersion = 2
+
 // State is how a child stands at a stage.
 type State string
 
-// The states, worst last where a leaf has several. A standing that is kept has
-// one of the first five; the others depend on the day and on other stages.
+// The states. A standing that is kept has one of the first five; the others depend
+// on the day and on other stages.
 const (
 	NotYet   State = ""
 	Shown    State = "shown"
@@ -26,12 +31,51 @@ const (
 	Wobbling State = "wobbling"
 
 	CheckAgain State = "check-again" // secure, and not seen for a while
-	Ready      State = "ready"       // what comes before is secure
-	Passed     State = "passed"      // never worked, and what builds on it is
+	Ready      State = "ready"       // what comes before is met
+	Passed     State = "passed"      // never worked, and what builds on it is secure
 )
 
-// Overrule is a guide's own judgement, with its reason. It starts the record
-// anew: what was worked before is set aside, later work counts from there.
+// Beads are counted in eighths of a bead, the smallest part that is ever added.
+type Beads int
+
+// Bead is one whole bead.
+const Bead Beads = 8
+
+// Float is how many beads they are.
+func (b Beads) Float() float64 { return float64(b) / float64(Bead) }
+
+// The parameters of the rule, chosen by trial on simulated children; docs/judging.md
+// has the trial.
+const (
+	half    = Bead / 2 // for a nudged right answer; and what is lent of an answer is half of it
+	quarter = Bead / 4 // for one together, or right by default
+
+	wrongTakes = 3         // times what a right answer with that help gives
+	floor      = -3 * Bead // no string falls below
+	Full       = 7 * Bead  // what a string holds, and where it is secure
+	wobblesAt  = 1 * Bead
+	backAt     = 3 * Bead
+
+	daysAlone = 2 // days with a right answer alone
+	lastFew   = 6 // the own answers whose wrong ones are told
+)
+
+// weeksToCheck are the school weeks without a stage after which it is checked
+// again: at first, after one check, and from then on.
+var weeksToCheck = []int{4, 8, 16}
+
+// weight is what a right answer adds.
+func weight(o book.Observation) Beads {
+	if o.Came == book.Default && o.Help != book.Shown {
+		return quarter // nobody marked this child
+	}
+	return map[book.Help]Beads{book.Together: quarter, book.Nudged: half, book.Alone: Bead, book.Explains: Bead}[o.Help]
+}
+
+// alone tells whether the child did it by itself, and that was seen.
+func alone(o book.Observation) bool { return weight(o) == Bead }
+
+// Overrule is a guide's own judgement, with its reason. It begins the record anew.
 type Overrule struct {
 	State  State
 	Reason string
@@ -50,10 +94,10 @@ var (
 )
 
 // Valid tells why an overrule of a stage in a manner cannot be kept.
-func (o Overrule) Valid(stage choose.StageID, manner book.Manner) error {
-	s, known := StageByID(stage)
+func (o Overrule) Valid(key Key) error {
+	s, known := StageByID(key.Stage)
 	switch {
-	case !known || !slices.Contains(s.Manners, manner):
+	case !known || !slices.Contains(s.Manners, key.Manner):
 		return ErrStage
 	case !slices.Contains([]State{UnderWay, Secure, Wobbling}, o.State):
 		return fmt.Errorf("%w, not %q", ErrState, o.State)
@@ -65,226 +109,355 @@ func (o Overrule) Valid(stage choose.StageID, manner book.Manner) error {
 	return nil
 }
 
+// Key names a stage worked in a manner.
+type Key struct {
+	Stage  choose.StageID
+	Manner book.Manner
+}
+
 // Event is one thing that bears on a standing: an observation or, where it is
 // not nil, an overrule.
 type Event struct {
-	book.Observation
+	Key      // the stage that it counts for, and the manner
+	Seen     book.Observation
 	Overrule *Overrule
 }
 
-// Wrong is a wrong answer among the grounds of a judgement.
-type Wrong struct {
+// Saw is the event of an observation.
+func Saw(o book.Observation) Event {
+	return Event{Key: Key{Credit(o.Task, o.Stage), o.Manner}, Seen: o}
+}
+
+// Judged is the event of a guide's own judgement.
+func Judged(key Key, o Overrule) Event { return Event{Key: key, Overrule: &o} }
+
+// Class is what of a class bears on judging.
+type Class struct {
+	Limit place.Number // how far its numbers go; 0 without a limit
+	Weeks []book.Week  // in which it recorded something, in order
+}
+
+// between counts the school weeks between the weeks of two days, without both.
+func (c Class) between(from, to book.Day) int {
+	first, found := slices.BinarySearch(c.Weeks, from.Week())
+	if found {
+		first++
+	}
+	last, _ := slices.BinarySearch(c.Weeks, to.Week())
+	return max(0, last-first)
+}
+
+// Try is an answer among those that are told.
+type Try struct {
 	Task   task.Task
 	Answer string
 	Day    book.Day
 }
 
-// Grounds are what a judgement rests on.
-type Grounds struct {
-	Tried   int           // answers that count, since the record began or was begun anew
-	Right   int           // of these, the right ones
-	Alone   int           // of these, without any help
-	Days    int           // on how many days alone
-	Last    book.Day      // the last day on which something was seen
-	Since   book.Day      // the day on which it became what it is
-	Missing []place.Place // swaps that the stage asks for and that were not seen alone
-	Wrong   []Wrong       // the wrong ones of the last few answers, oldest first
-	Of      int           // how many answers those were among
-	Slip    slip.ID       // what explains at least two of them
-	ByGuide State         // what the guide judged, where nothing was worked since
-	Chosen  int           // which run by choice the last work was; 0 where it was not chosen
-}
-
-// Standing is how a child stands at one stage in one manner, by the records
-// alone and whatever the day.
+// Standing is how a child stands at one stage in one manner, by the records alone
+// and whatever the day, with all that the judgement rests on.
 type Standing struct {
-	State     State
-	Grounds   Grounds
+	State State
+	Beads Beads
+	Since book.Day // on which it became what it is
+	Last  book.Day // on which anything was recorded of it last
+
+	Tried    int          // own answers that count, since the record began or was begun anew
+	Right    int          // of these, the right ones
+	Alone    int          // of these, without any help
+	Days     int          // on how many days alone
+	AloneOn  book.Day     // and on which last
+	Borrowed Beads        // what other work has added since then
+	Missing  []task.Skill // what the stage asks for and was not seen alone
+	Judged   State        // what the guide judged when the record was begun anew
+	JudgedOn book.Day     // and when
+
+	Recent   int       // how many of the last own answers are looked at
+	Wrong    []Try     // the wrong ones of them, oldest first
+	Slips    []slip.ID // the slips that explain most of these, two at least
+	Fits     int       // how many of them each explains
+	Used     book.Day  // on which it was worked last, in itself or in work that uses it
+	Checks   int       // how often it was checked again since it is secure
+	Failed   int       // own answers since it was due that were not right alone
+	Due      book.Day  // on which the first of these came; 0 for none
+	Chosen   int       // which run by choice the last one was; 0 where none was chosen
+	ChosenOn book.Day  // and when
+
 	Explained bool // has explained it to another
 }
 
-// The first simple rule. Everything that decides stands here.
-const (
-	pointsToSecure = 12 // three answers alone, or two and help that weighs as much
-	daysToSecure   = 2  // on which something was right alone
-	lastFew        = 4  // the answers that are recent
-	fewToWobble    = 3  // of these, the last that can turn wrong
-	wrongToWobble  = 2
-	rightToRecover = 2 // right answers in a row that end a wobble
-)
+// Standings are those of one child. Stages of which nothing was recorded are left
+// out.
+type Standings map[Key]Standing
 
-// points says what a right answer weighs.
-func points(o book.Observation) int {
-	if o.Came == book.Default {
-		return 1 // less than nudged: nobody marked this child
-	}
-	return map[book.Help]int{book.Together: 1, book.Nudged: 2, book.Alone: 4, book.Explains: 5}[o.Help]
+// Judge folds all events of one child, in the order in which they happened, into
+// how it stands.
+func Judge(class Class, events []Event) Standings {
+	return JudgeEach(class, events, nil)
 }
 
-// independent tells whether the child did it alone, and that was seen.
-func independent(o book.Observation) bool { return points(o) >= 4 }
-
-// telling tells whether a wrong answer would be the child's own.
-func telling(o book.Observation) bool { return points(o) >= 2 }
-
-// Judge folds the events of one stage in one manner, in the order in which they
-// happened, into a standing.
-func Judge(stage choose.StageID, events []Event) Standing {
-	s, _ := StageByID(stage)
-	j := judge{stage: s}
+// JudgeEach is Judge, telling after each event, where after is not nil, how the
+// child stood then at the stage and in the manner of the event; what explains the
+// wrong answers is worked out at the end alone.
+func JudgeEach(class Class, events []Event, after func(Event, Standing)) Standings {
+	j := judge{class: class, lobes: map[Key]*lobe{}}
 	for _, e := range events {
-		if e.Overrule != nil {
-			j.overrule(*e.Overrule)
-		} else {
-			j.see(e.Observation)
+		j.take(e)
+		if after != nil {
+			after(e, j.standing(e.Key))
 		}
 	}
-	return j.standing()
+	all := Standings{}
+	for key := range j.lobes {
+		if s := j.standing(key); s.State != NotYet {
+			s.Slips, s.Fits = explains(s.Wrong)
+			all[key] = s
+		}
+	}
+	return all
 }
 
 // judge is the state of the fold.
 type judge struct {
-	stage     Stage
-	state     State
-	since     book.Day
-	last      book.Day
-	run       []book.Observation // since the record began, was begun anew, or turned wrong
-	recent    []book.Observation // the last few that tell something, also from before
-	secured   bool               // was secure once
-	explained bool
-	byGuide   State
-	chosen    int
+	class Class
+	lobes map[Key]*lobe
 }
 
-func (j *judge) become(s State, day book.Day) {
-	if j.state != s {
-		j.state, j.since = s, day
+// lobe is one string of beads with what it rests on.
+type lobe struct {
+	Standing
+	judge   *judge
+	key     Key
+	days    map[book.Day]bool // with a right answer alone
+	lacks   []task.Skill
+	own     []book.Observation // the last few
+	counted map[string]bool    // tasks that counted on the day at hand, own ones
+	lent    map[string]Beads   // and what tasks worked elsewhere have lent
+	day     book.Day           // the day at hand
+}
+
+func (j *judge) lobe(key Key) *lobe {
+	if l := j.lobes[key]; l != nil {
+		return l
 	}
-	j.secured = j.secured || s == Secure
+	l := &lobe{judge: j, key: key}
+	l.anew()
+	j.lobes[key] = l
+	return l
 }
 
-func (j *judge) overrule(o Overrule) {
-	j.run, j.recent, j.state = nil, nil, NotYet
-	j.become(o.State, o.Day)
-	j.byGuide = o.State
-	j.last = max(j.last, o.Day)
-}
-
-func (j *judge) see(o book.Observation) {
-	j.last = max(j.last, o.Day)
-	j.chosen = 0
-	if o.Chosen {
-		j.chosen = o.Runs
+// anew lets the record begin.
+func (l *lobe) anew() {
+	stage, _ := StageByID(l.key.Stage)
+	l.lacks = nil
+	if stage.Asks != nil {
+		l.lacks = stage.Asks(l.judge.class.Limit)
 	}
-	if points(o) == 0 { // shown: no evidence of skill
-		if j.state == NotYet {
-			j.become(Shown, o.Day)
-		}
+	l.days, l.own, l.counted, l.lent = map[book.Day]bool{}, nil, map[string]bool{}, map[string]Beads{}
+}
+
+func (j *judge) take(e Event) {
+	l := j.lobe(e.Key)
+	if e.Overrule != nil {
+		l.overrule(*e.Overrule)
 		return
 	}
-	j.explained = j.explained || o.Help == book.Explains && o.Right()
-	if o.Right() || telling(o) {
-		j.run = append(j.run, o)
-		j.recent = append(j.recent, o)
-		j.recent = j.recent[max(0, len(j.recent)-lastFew):]
-		j.byGuide = NotYet
+	o := e.Seen
+	if !l.see(o) {
+		return
 	}
-	j.judge(o.Day)
-}
-
-func (j *judge) judge(day book.Day) {
-	switch {
-	case j.turnsWrong():
-		j.become(Wobbling, day)
-		j.run = nil
-	case j.enough():
-		j.become(Secure, day)
-	case j.state == Wobbling && !j.recovers(), j.state == Secure:
-	default:
-		j.become(UnderWay, day)
-	}
-}
-
-// wrongOf returns the wrong ones among observations.
-func wrongOf(list []book.Observation) []book.Observation {
-	var wrong []book.Observation
-	for _, o := range list {
-		if !o.Right() {
-			wrong = append(wrong, o)
+	for _, earlier := range append(slices.Clone(before[e.Stage]), e.Stage) {
+		stage, built := StageByID(earlier)
+		if !built {
+			continue
 		}
-	}
-	return wrong
-}
-
-// turnsWrong: most of the last answers are wrong, the last one too, and it was
-// right before, or one slip explains them.
-func (j *judge) turnsWrong() bool {
-	few := j.recent[max(0, len(j.recent)-fewToWobble):]
-	wrong := wrongOf(few)
-	if len(wrong) < wrongToWobble || few[len(few)-1].Right() {
-		return false
-	}
-	return j.secured || j.slip() != ""
-}
-
-// slip is the slip that explains most of the recent wrong answers, two at least.
-func (j *judge) slip() slip.ID {
-	counts := map[slip.ID]int{}
-	var best slip.ID
-	for _, o := range wrongOf(j.recent) {
-		for _, id := range o.Task.Explains(o.Answer) {
-			if counts[id]++; counts[id] >= 2 && counts[id] > counts[best] {
-				best = id
+		for _, m := range stage.Manners {
+			if key := (Key{earlier, m}); e.Key.Uses(key) {
+				j.lobe(key).borrow(o)
 			}
 		}
 	}
-	return best
 }
 
-func (j *judge) recovers() bool {
-	if len(j.recent) < rightToRecover {
+func (l *lobe) overrule(o Overrule) {
+	explained := l.Explained
+	l.Standing = Standing{State: o.State, Since: o.Day, Last: max(l.Last, o.Day), Used: o.Day, Judged: o.State, JudgedOn: o.Day, Explained: explained}
+	l.anew()
+	switch o.State {
+	case Secure:
+		l.Beads = Full
+	case Wobbling:
+		l.Beads = wobblesAt
+	}
+}
+
+// asJudged tells whether the guide's judgement stands for days and kinds.
+func (l *lobe) asJudged() bool { return l.Judged == Secure || l.Judged == Wobbling }
+
+// turn forgets what counted on an earlier day.
+func (l *lobe) turn(day book.Day) {
+	if day != l.day {
+		l.day = day
+		clear(l.counted)
+		clear(l.lent)
+	}
+}
+
+// see takes an own answer in, and tells whether it counts.
+func (l *lobe) see(o book.Observation) (counts bool) {
+	l.Last = max(l.Last, o.Day)
+	if o.Chosen {
+		l.Chosen, l.ChosenOn = o.Runs, o.Day
+	}
+	w := weight(o)
+	if w == 0 { // shown: it says nothing of the child
+		if l.State == NotYet {
+			l.become(Shown, o.Day)
+		}
 		return false
 	}
-	return len(wrongOf(j.recent[len(j.recent)-rightToRecover:])) == 0
+	l.turn(o.Day)
+	if l.counted[o.Task.Key()] {
+		return false
+	}
+	l.counted[o.Task.Key()] = true
+	l.use(o, true)
+	l.Tried++
+	if l.own = append(l.own, o); len(l.own) > lastFew {
+		l.own = l.own[1:]
+	}
+	if lent := l.lent[o.Task.Key()]; lent > 0 { // it counts once, and as its own
+		l.Beads -= lent
+		l.Borrowed -= lent
+	}
+	if !o.Right() {
+		l.add(-wrongTakes * w)
+	} else {
+		l.add(w)
+		l.right(o)
+	}
+	l.judgeOn(o.Day)
+	return true
 }
 
-// enough: independent success on more than one day, with every kind of swap,
-// and at most one of the last few answers wrong, not the last.
-func (j *judge) enough() bool {
-	g := j.grounds()
-	sum := 0
-	for _, o := range j.run {
-		if o.Right() {
-			sum += points(o)
+// right notes what a right answer shows.
+func (l *lobe) right(o book.Observation) {
+	l.Right++
+	l.Explained = l.Explained || o.Help == book.Explains
+	if !alone(o) {
+		return
+	}
+	l.Alone++
+	l.days[o.Day] = true
+	l.AloneOn = max(l.AloneOn, o.Day)
+	shows := o.Task.Shows()
+	l.lacks = slices.DeleteFunc(slices.Clone(l.lacks), func(s task.Skill) bool { return slices.Contains(shows, s) })
+}
+
+// borrow takes in an answer that counts elsewhere and uses this.
+func (l *lobe) borrow(o book.Observation) {
+	l.turn(o.Day)
+	l.use(o, false)
+	key := o.Task.Key()
+	if _, lent := l.lent[key]; lent || l.counted[key] || !o.Right() {
+		return
+	}
+	had := l.Beads
+	l.add(weight(o) / 2)
+	l.lent[key] = l.Beads - had
+	l.Borrowed += l.lent[key]
+	if l.State != NotYet && l.State != Shown {
+		l.judgeOn(o.Day)
+	}
+}
+
+// use notes that the stage was worked, in itself or in what uses it. Where it was
+// due to be checked, only a right answer alone ends that.
+func (l *lobe) use(o book.Observation, own bool) {
+	if l.State != Secure || !l.due(l.judge.class, o.Day) {
+		l.Used = max(l.Used, o.Day)
+		return
+	}
+	if o.Right() && alone(o) {
+		l.Used, l.Failed, l.Due = max(l.Used, o.Day), 0, 0
+		l.Checks++
+		return
+	}
+	if own {
+		if l.Failed++; l.Failed == 1 {
+			l.Due = o.Day
 		}
 	}
-	few := j.run[max(0, len(j.run)-lastFew):]
-	return sum >= pointsToSecure && g.Days >= daysToSecure && len(g.Missing) == 0 && len(wrongOf(few)) <= 1 && few[len(few)-1].Right()
 }
 
-func (j *judge) grounds() Grounds {
-	g := Grounds{Tried: len(j.run), Last: j.last, Since: j.since, Missing: slices.Clone(j.stage.Kinds), ByGuide: j.byGuide, Chosen: j.chosen}
-	days := map[book.Day]bool{}
-	for _, o := range j.run {
+// due tells whether a secure standing is to be checked again on a day.
+func (s Standing) due(class Class, day book.Day) bool {
+	return class.between(s.Used, day) >= weeksToCheck[min(s.Checks, len(weeksToCheck)-1)]
+}
+
+func (l *lobe) add(b Beads) { l.Beads = min(Full, max(floor, l.Beads+b)) }
+
+// judgeOn draws the conclusion from the string as it is.
+func (l *lobe) judgeOn(day book.Day) {
+	switch {
+	case l.State == Secure && l.Beads <= wobblesAt:
+		l.become(Wobbling, day)
+	case l.State == Wobbling && l.Beads >= backAt:
+		l.become(Secure, day)
+	case l.State != Secure && l.State != Wobbling && l.enough():
+		l.become(Secure, day)
+	case l.State == NotYet || l.State == Shown:
+		l.become(UnderWay, day)
+	}
+}
+
+// enough: the string is full, on two days, with every kind of swap.
+func (l *lobe) enough() bool {
+	return l.Beads >= Full && len(l.days) >= daysAlone && len(l.lacks) == 0
+}
+
+func (l *lobe) become(s State, day book.Day) {
+	l.State, l.Since = s, day
+	if s == Secure {
+		l.Used, l.Checks, l.Failed, l.Due = max(l.Used, day), 0, 0, 0
+	}
+}
+
+func (j *judge) standing(key Key) Standing {
+	l := j.lobe(key)
+	s := l.Standing
+	s.Days = len(l.days)
+	if !l.asJudged() {
+		s.Missing = slices.Clone(l.lacks)
+	}
+	s.Recent = len(l.own)
+	for _, o := range l.own {
 		if !o.Right() {
-			continue
-		}
-		g.Right++
-		if independent(o) {
-			g.Alone++
-			days[o.Day] = true
-			shown := kinds(o.Task, j.stage.ID)
-			g.Missing = slices.DeleteFunc(g.Missing, func(p place.Place) bool { return slices.Contains(shown, p) })
+			s.Wrong = append(s.Wrong, Try{o.Task, o.Answer, o.Day})
 		}
 	}
-	g.Days = len(days)
-	for _, o := range wrongOf(j.recent) {
-		g.Wrong = append(g.Wrong, Wrong{o.Task, o.Answer, o.Day})
-	}
-	g.Of, g.Slip = len(j.recent), j.slip()
-	return g
+	return s
 }
 
-func (j *judge) standing() Standing {
-	return Standing{State: j.state, Grounds: j.grounds(), Explained: j.explained}
+// leastExplained is how many wrong answers a slip has to explain to be told.
+const leastExplained = 2
+
+// explains finds the slips that explain most of some wrong answers.
+func explains(wrong []Try) (ids []slip.ID, fits int) {
+	counts := map[slip.ID]int{}
+	for _, try := range wrong {
+		for _, id := range try.Task.Explains(try.Answer) {
+			counts[id]++
+			fits = max(fits, counts[id])
+		}
+	}
+	if fits < leastExplained {
+		return nil, 0
+	}
+	for _, id := range slices.Sorted(maps.Keys(counts)) {
+		if counts[id] == fits {
+			ids = append(ids, id)
+		}
+	}
+	return ids, fits
 }

@@ -13,12 +13,16 @@ type StepKind string
 
 // The kinds of next step, the most pressing first.
 const (
-	GoBack    StepKind = "go-back"    // a wobble: back to the nearest manner with material
+	GoBack    StepKind = "go-back"    // a wobble, or one slip again and again: back to the nearest manner with material
+	LetBe     StepKind = "let-be"     // repeats by choice today
 	LookAgain StepKind = "look-again" // secure, and not seen for a while
 	GoOn      StepKind = "go-on"      // under way: what is missing
 	Begin     StepKind = "begin"      // ready for it
-	LetBe     StepKind = "let-be"     // repeats by choice
 )
+
+// slipToGoBack is how many wrong answers one slip explains where a child who is
+// under way goes back to material.
+const slipToGoBack = 3
 
 // NextStep is something to do with a child next, and what it rests on.
 type NextStep struct {
@@ -28,49 +32,51 @@ type NextStep struct {
 	Lobe   Lobe        // what it rests on; without a state for Begin
 }
 
-// NextSteps lists what to do with a child next in all strands. A child who
-// repeats by choice is not pushed on to another stage.
-func (s Standings) NextSteps(today book.Day) []NextStep {
+// NextSteps lists what to do with a child next in all strands. A child who worked
+// by choice is not pushed on to anything else that day.
+func (c Child) NextSteps(today book.Day) []NextStep {
 	var steps []NextStep
-	repeated, runs, repeats := s.Repeats()
+	repeated, _, repeats := c.Repeats(today)
 	for _, strand := range Strands() {
-		for _, leaf := range s.Vine(strand, today) {
-			steps = append(steps, stepsOf(leaf, repeats)...)
+		for _, leaf := range c.Vine(strand, today) {
+			steps = append(steps, stepsOf(leaf)...)
 		}
 	}
 	if repeats {
-		standing := s[repeated]
-		standing.Grounds.Chosen = runs
-		steps = append(steps, NextStep{LetBe, repeated.Stage, repeated.Manner, Lobe{repeated.Manner, standing.State, standing}})
+		steps = slices.DeleteFunc(steps, func(s NextStep) bool { return s.Kind == GoOn || s.Kind == Begin })
+		steps = append(steps, NextStep{LetBe, repeated.Stage, repeated.Manner, c.Lobe(repeated, today)})
 	}
 	order := []StepKind{GoBack, LetBe, LookAgain, GoOn, Begin}
-	slices.SortStableFunc(steps, func(a, b NextStep) int { return cmp.Compare(slices.Index(order, a.Kind), slices.Index(order, b.Kind)) })
+	slices.SortStableFunc(steps, func(a, b NextStep) int {
+		return cmp.Compare(slices.Index(order, a.Kind), slices.Index(order, b.Kind))
+	})
 	return steps
 }
 
-func stepsOf(leaf Leaf, repeats bool) []NextStep {
+// stepsOf is a step for each lobe that asks for one.
+func stepsOf(leaf Leaf) []NextStep {
 	if leaf.State == Ready {
-		if repeats {
-			return nil
+		return []NextStep{{Kind: Begin, Stage: leaf.Stage, Manner: leaf.Lobes[0].Manner}}
+	}
+	var steps []NextStep
+	for _, lobe := range leaf.Lobes {
+		step := NextStep{Stage: leaf.Stage, Manner: lobe.Manner, Lobe: lobe}
+		switch lobe.State {
+		case Wobbling:
+			step.Kind, step.Manner = GoBack, backTo(leaf, lobe.Manner)
+		case CheckAgain:
+			step.Kind = LookAgain
+		case UnderWay, Shown:
+			step.Kind = GoOn
+			if back := backTo(leaf, lobe.Manner); lobe.Fits >= slipToGoBack && back != lobe.Manner {
+				step.Kind, step.Manner = GoBack, back
+			}
+		default:
+			continue
 		}
-		return []NextStep{{Kind: Begin, Stage: leaf.Stage, Manner: book.Pieces}}
+		steps = append(steps, step)
 	}
-	lobe, of := leaf.Worst()
-	if !of {
-		return nil
-	}
-	switch leaf.State {
-	case Wobbling:
-		return []NextStep{{GoBack, leaf.Stage, backTo(leaf, lobe.Manner), lobe}}
-	case CheckAgain:
-		return []NextStep{{LookAgain, leaf.Stage, lobe.Manner, lobe}}
-	case UnderWay, Shown:
-		if repeats {
-			return nil
-		}
-		return []NextStep{{GoOn, leaf.Stage, lobe.Manner, lobe}}
-	}
-	return nil
+	return steps
 }
 
 // backTo is the nearest manner with material before a manner, among those of the

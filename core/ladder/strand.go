@@ -1,5 +1,3 @@
-// Package ladder knows the stages of the strands, what comes before them and
-// in which manners they are worked, and judges what a child's records say.
 package ladder
 
 import (
@@ -16,30 +14,27 @@ import (
 // Strand is a row of stages that build on one another.
 type Strand string
 
-// The strands that are built.
+// The strands of problems that are built.
 const (
 	Joining Strand = "joining"
 	Taking  Strand = "taking"
 )
 
-// Strands returns the strands that are built, in order.
-func Strands() []Strand { return []Strand{Joining, Taking} }
-
 // Stage is one stage of a strand.
 type Stage struct {
 	ID      choose.StageID
 	Manners []book.Manner
-	// After are the stages that come before: of each row one must be secure. A
-	// row of stages of strands that are not built counts as met.
+	// After are the stages that come before: of each row one must be met. Stages of
+	// strands that are not built count as met.
 	After   [][]choose.StageID
-	Kinds   []place.Place // the places whose swap the stage asks for, one by one
 	Example task.Task
-}
-
-// StrandOf returns the strand that a stage belongs to.
-func StrandOf(id choose.StageID) Strand {
-	strand, _, _ := strings.Cut(string(id), "/")
-	return Strand(strand)
+	// Accepts tells whether a task is one of the stage.
+	Accepts func(task.Task) bool
+	// Asks are the skills each of which is to be seen, of those that numbers below a
+	// limit can show; a limit of 0 is none.
+	Asks func(limit place.Number) []task.Skill
+	// Within tells whether the stage has numbers below a limit.
+	Within func(limit place.Number) bool
 }
 
 // after is short for prerequisites that are all asked for.
@@ -51,45 +46,93 @@ func after(ids ...choose.StageID) [][]choose.StageID {
 	return rows
 }
 
-// numbersFirst is what the first stage of joining and of taking waits for.
-var numbersFirst = [][]choose.StageID{{"tens/tens-and-ones", "places/quantity-and-card"}}
+// ofNumbers makes a stage for which numbers are chosen.
+func ofNumbers(id choose.StageID, manners []book.Manner, after [][]choose.StageID, example problem.Problem) Stage {
+	return Stage{ID: id, Manners: manners, After: after, Example: example.Task(), Asks: id.Asks, Within: id.Within, Accepts: func(t task.Task) bool {
+		p, of := problem.From(t)
+		return of && id.Accepts(p)
+	}}
+}
 
 var (
 	snake = []book.Manner{book.Pieces}
+	small = []book.Manner{book.Pieces, book.Drawn, book.Head}
 	all   = book.Manners()
-	hto   = []place.Place{place.Ones, place.Tens, place.Hundreds}
+	// numbersFirst is what the first stage with two digits waits for.
+	numbersFirst = [][]choose.StageID{{"tens/tens-and-ones", "places/quantity-and-card"}}
 )
 
-var stages = map[Strand][]Stage{
-	Joining: {
-		{choose.FirstSnake, snake, after("tens/full-ten"), nil, problem.SumOf(6, 4, 7, 3).Task()},
-		{choose.SecondSnake, snake, after(choose.FirstSnake), nil, problem.SumOf(7, 5, 8).Task()},
-		{choose.NoSwap, all, numbersFirst, nil, problem.SumOf(23, 45).Task()},
-		{choose.OneSwapOnes, all, after(choose.NoSwap, "places/four-kinds"), hto[:1], problem.SumOf(27, 45).Task()},
-		{choose.OneSwapHigher, all, after(choose.OneSwapOnes), hto[1:], problem.SumOf(283, 154).Task()},
-		{choose.SeveralSwaps, all, after(choose.OneSwapHigher), hto, problem.SumOf(276, 158).Task()},
-		{choose.SwapMakesSwap, all, after(choose.SeveralSwaps), hto[1:], problem.SumOf(248, 153).Task()},
-		{choose.NewPlace, all, after(choose.OneSwapOnes), nil, problem.SumOf(675, 480).Task()},
-		{choose.ThreeAddends, all, after(choose.SeveralSwaps), nil, problem.SumOf(16, 27, 38).Task()},
-		{choose.AnySum, all, after(choose.SwapMakesSwap, choose.NewPlace, choose.ThreeAddends), nil, problem.SumOf(40_960, 9_870).Task()},
-	},
-	Taking: {
-		{choose.TakeNoSwap, all, numbersFirst, nil, problem.DifferenceOf(68, 23).Task()},
-		{choose.TakeOneSwapTens, all, after(choose.TakeNoSwap, "places/four-kinds"), hto[:1], problem.DifferenceOf(62, 38).Task()},
-		{choose.TakeOneSwapHigher, all, after(choose.TakeOneSwapTens), hto[1:], problem.DifferenceOf(528, 163).Task()},
-		{choose.TakeSeveralSwaps, all, after(choose.TakeOneSwapHigher), hto, problem.DifferenceOf(523, 138).Task()},
-		{choose.AcrossOneZero, all, after(choose.TakeSeveralSwaps, "places/zero-in-a-place"), nil, problem.DifferenceOf(503, 128).Task()},
-		{choose.AcrossZeros, all, after(choose.AcrossOneZero), nil, problem.DifferenceOf(5003, 128).Task()},
-		{choose.AnyDifference, all, after(choose.AcrossZeros), nil, problem.DifferenceOf(40_960, 9_870).Task()},
-	},
+// strands are those that are built, in order.
+var strands []strandOf
+
+type strandOf struct {
+	strand Strand
+	stages []Stage
+}
+
+func init() {
+	Register(Joining,
+		ofNumbers(choose.WithinTen, small, after("tens/one-by-one"), problem.SumOf(4, 3)),
+		ofNumbers(choose.OverTen, small, after("tens/full-ten", choose.WithinTen), problem.SumOf(8, 5)),
+		ofNumbers(choose.FirstSnake, snake, after("tens/full-ten"), problem.SumOf(6, 4, 7, 3)),
+		ofNumbers(choose.SecondSnake, snake, after(choose.FirstSnake), problem.SumOf(7, 5, 8)),
+		ofNumbers(choose.NoSwap, all, numbersFirst, problem.SumOf(23, 45)),
+		ofNumbers(choose.OneSwapOnes, all, after(choose.NoSwap, choose.OverTen, "places/four-kinds"), problem.SumOf(27, 45)),
+		ofNumbers(choose.OneSwapHigher, all, after(choose.OneSwapOnes), problem.SumOf(283, 154)),
+		ofNumbers(choose.SeveralSwaps, all, after(choose.OneSwapHigher), problem.SumOf(1276, 1158)),
+		ofNumbers(choose.SwapMakesSwap, all, after(choose.SeveralSwaps), problem.SumOf(248, 153)),
+		ofNumbers(choose.NewPlace, all, after(choose.OneSwapOnes), problem.SumOf(675, 480)),
+		ofNumbers(choose.ThreeAddends, all, after(choose.SeveralSwaps), problem.SumOf(16, 27, 38)),
+		ofNumbers(choose.AnySum, all, after(choose.SwapMakesSwap, choose.NewPlace, choose.ThreeAddends, "places/five-and-six-digits"), problem.SumOf(40_960, 9_870)),
+	)
+	Register(Taking,
+		ofNumbers(choose.TakeWithinTen, small, after(choose.WithinTen), problem.DifferenceOf(9, 4)),
+		ofNumbers(choose.BackOverTen, small, after(choose.OverTen, choose.TakeWithinTen), problem.DifferenceOf(13, 8)),
+		ofNumbers(choose.TakeNoSwap, all, numbersFirst, problem.DifferenceOf(68, 23)),
+		ofNumbers(choose.TakeOneSwapTens, all, after(choose.TakeNoSwap, choose.BackOverTen, "places/renaming", "places/four-kinds"), problem.DifferenceOf(62, 38)),
+		ofNumbers(choose.TakeOneSwapHigher, all, after(choose.TakeOneSwapTens), problem.DifferenceOf(528, 163)),
+		ofNumbers(choose.TakeSeveralSwaps, all, after(choose.TakeOneSwapHigher), problem.DifferenceOf(523, 138)),
+		ofNumbers(choose.AcrossOneZero, all, after(choose.TakeSeveralSwaps, "places/zero-in-a-place"), problem.DifferenceOf(503, 128)),
+		ofNumbers(choose.AcrossZeros, all, after(choose.AcrossOneZero), problem.DifferenceOf(5003, 128)),
+		ofNumbers(choose.AnyDifference, all, after(choose.AcrossZeros, "places/five-and-six-digits"), problem.DifferenceOf(40_960, 9_870)),
+	)
+}
+
+// Register adds a strand with its stages in teaching order. It is called while the
+// program starts.
+func Register(strand Strand, stages ...Stage) {
+	strands = append(strands, strandOf{strand, stages})
+	before = ancestors()
+}
+
+// Strands returns the strands that are built, in order.
+func Strands() []Strand {
+	out := make([]Strand, len(strands))
+	for i, s := range strands {
+		out[i] = s.strand
+	}
+	return out
+}
+
+// StrandOf returns the strand that a stage belongs to.
+func StrandOf(id choose.StageID) Strand {
+	strand, _, _ := strings.Cut(string(id), "/")
+	return Strand(strand)
 }
 
 // Stages returns the stages of a strand in teaching order.
-func Stages(s Strand) []Stage { return stages[s] }
+func Stages(strand Strand) []Stage {
+	for _, s := range strands {
+		if s.strand == strand {
+			return s.stages
+		}
+	}
+	return nil
+}
 
 // StageByID finds a stage of a strand that is built.
 func StageByID(id choose.StageID) (Stage, bool) {
-	list := stages[StrandOf(id)]
+	list := Stages(StrandOf(id))
 	i := slices.IndexFunc(list, func(s Stage) bool { return s.ID == id })
 	if i < 0 {
 		return Stage{}, false
@@ -97,49 +140,76 @@ func StageByID(id choose.StageID) (Stage, bool) {
 	return list[i], true
 }
 
-// Credit is the stage that a task counts for: the one for which it was chosen or,
-// where it was typed, the one that it belongs to.
+// Credit returns the stage that a task counts for: the one for which it was chosen
+// if that stage's own rule accepts it; otherwise, as where it was typed, the one
+// that it belongs to. None for a kind without stages.
 func Credit(t task.Task, chosen choose.StageID) choose.StageID {
-	if chosen != "" {
+	if chosen != "" && accepts(chosen, t) {
 		return chosen
 	}
-	return book.StageOf(t)
-}
-
-// BuildsOn tells whether work at a stage uses what an earlier one teaches.
-func BuildsOn(stage, earlier choose.StageID) bool { return buildsOn[stage][earlier] }
-
-// buildsOn has, for each stage, all that come before it, however far back.
-var buildsOn = func() map[choose.StageID]map[choose.StageID]bool {
-	all := map[choose.StageID]map[choose.StageID]bool{}
-	for _, strand := range Strands() {
-		for _, stage := range stages[strand] { // what comes before stands before
-			all[stage.ID] = map[choose.StageID]bool{}
-			for _, row := range stage.After {
-				for _, id := range row {
-					all[stage.ID][id] = true
-					for further := range all[id] {
-						all[stage.ID][further] = true
-					}
-				}
+	if p, of := problem.From(t); of {
+		return choose.StageOf(p)
+	}
+	for _, s := range strands {
+		for _, stage := range s.stages {
+			if stage.Accepts(t) {
+				return stage.ID
 			}
 		}
 	}
-	return all
-}()
+	return ""
+}
 
-// kinds returns the places whose swap a task shows, of those that its stage
-// asks for.
-func kinds(t task.Task, stage choose.StageID) []place.Place {
-	of := problem.Swap
-	if stage == choose.SwapMakesSwap {
-		of = problem.Made
+func accepts(id choose.StageID, t task.Task) bool {
+	if stage, built := StageByID(id); built {
+		return stage.Accepts(t)
 	}
-	var shown []place.Place
-	for _, p := range place.All() {
-		if slices.Contains(t.Shows(), of(p)) {
-			shown = append(shown, p)
+	p, of := problem.From(t) // of a strand that is not followed yet
+	return of && id.Accepts(p)
+}
+
+// before has, for each stage, all that come before it, however far back, in
+// teaching order.
+var before map[choose.StageID][]choose.StageID
+
+func ancestors() map[choose.StageID][]choose.StageID {
+	all := map[choose.StageID][]choose.StageID{}
+	var of func(id choose.StageID) []choose.StageID
+	of = func(id choose.StageID) []choose.StageID {
+		if known, done := all[id]; done {
+			return known
+		}
+		all[id] = nil
+		var list []choose.StageID
+		stage, _ := StageByID(id)
+		for _, row := range stage.After {
+			for _, earlier := range row {
+				list = append(append(list, earlier), of(earlier)...)
+			}
+		}
+		slices.Sort(list)
+		all[id] = slices.Compact(list)
+		return all[id]
+	}
+	for _, s := range strands {
+		for _, stage := range s.stages {
+			of(stage.ID)
 		}
 	}
-	return shown
+	return all
+}
+
+// BuildsOn tells whether work at a stage uses what an earlier one teaches.
+func BuildsOn(stage, earlier choose.StageID) bool {
+	_, found := slices.BinarySearch(before[stage], earlier)
+	return found
+}
+
+// Uses tells whether work under one key uses what another one is about: the same
+// stage or one that it builds on, in as much material or more; and is not the same.
+func (k Key) Uses(earlier Key) bool {
+	if k == earlier || k.Stage != earlier.Stage && !BuildsOn(k.Stage, earlier.Stage) {
+		return false
+	}
+	return book.Less(k.Manner, earlier.Manner) || k.Manner == earlier.Manner
 }

@@ -7,205 +7,230 @@ import (
 	"vineswap/core/choose"
 )
 
-// Key names a stage worked in a manner.
-type Key struct {
-	Stage  choose.StageID
-	Manner book.Manner
+// Child is how a child stands, with what of its class and of its past bears on
+// what it can work next.
+type Child struct {
+	Standings Standings
+	Class     Class
+	Met       map[choose.StageID]bool // stages that count as met since they arrived
+	Open      map[choose.StageID]bool // stages that stayed open when another arrived before them
 }
 
-// Standings are those of one child.
-type Standings map[Key]Standing
-
-// daysToCheck is after how many days without being seen a secure stage is to be
-// checked again.
-const daysToCheck = 28
+// Stages returns the stages of a strand that have numbers in the class's range, in
+// teaching order.
+func (c Class) Stages(strand Strand) []Stage {
+	var list []Stage
+	for _, s := range Stages(strand) {
+		if s.Within(c.Limit) {
+			list = append(list, s)
+		}
+	}
+	return list
+}
 
 // Lobe is one manner of a leaf, as it is on a day.
 type Lobe struct {
 	Manner book.Manner
 	State  State
 	Standing
+	Unseen int // for a state of check again: the school weeks without it
 }
 
 // Leaf is a stage of a child on a day: a lobe for each manner of the stage.
 type Leaf struct {
 	Stage     choose.StageID
-	State     State // of the whole leaf: the worst of the lobes, or what the stage is without any
+	State     State // of its least settled lobe, or what the stage is without any
+	Best      State // of its most settled lobe
 	Lobes     []Lobe
 	Explained bool
 }
 
-// Worst returns the lobe that gives the leaf its state; false for a leaf whose
-// state comes from other stages.
-func (l Leaf) Worst() (Lobe, bool) {
+// settled are the states of a lobe, the least settled first.
+var settled = []State{Wobbling, CheckAgain, Shown, UnderWay, Secure}
+
+// Least returns the least settled lobe, which gives the leaf its state; false for
+// a leaf whose state comes from other stages.
+func (l Leaf) Least() (Lobe, bool) {
+	i := slices.IndexFunc(l.Lobes, func(lobe Lobe) bool { return lobe.State != NotYet && lobe.State == l.State })
+	if i < 0 {
+		return Lobe{}, false
+	}
+	return l.Lobes[i], true
+}
+
+// In returns the lobes in a state.
+func (l Leaf) In(state State) []Lobe {
+	var lobes []Lobe
 	for _, lobe := range l.Lobes {
-		if lobe.State != NotYet && lobe.State == l.State {
-			return lobe, true
+		if lobe.State == state {
+			lobes = append(lobes, lobe)
 		}
 	}
-	return Lobe{}, false
+	return lobes
 }
 
 // Vine returns the leaves of a strand on a day, first stage first.
-func (s Standings) Vine(strand Strand, today book.Day) []Leaf {
-	leaves := make([]Leaf, 0, len(stages[strand]))
-	for _, stage := range stages[strand] {
-		leaves = append(leaves, s.leaf(stage, today))
-	}
-	highest := -1
-	for i, l := range leaves {
-		if l.State != NotYet {
-			highest = i
-		}
-	}
-	for i, stage := range stages[strand] {
-		switch {
-		case leaves[i].State != NotYet:
-		case i < highest && (s.builtOn(stage.ID) || stage.entrance()):
-			leaves[i].State = Passed
-		case s.ready(stage):
-			leaves[i].State = Ready
-		case i < highest:
-			leaves[i].State = Passed
-		}
+func (c Child) Vine(strand Strand, today book.Day) []Leaf {
+	stages := c.Class.Stages(strand)
+	leaves := make([]Leaf, len(stages))
+	for i, stage := range stages {
+		leaves[i] = c.leaf(stage, today)
 	}
 	return leaves
 }
 
-func (s Standings) leaf(stage Stage, today book.Day) Leaf {
+// Lobe is how the child stands at a stage in a manner on a day.
+func (c Child) Lobe(key Key, today book.Day) Lobe {
+	s := c.Standings[key]
+	lobe := Lobe{Manner: key.Manner, State: s.State, Standing: s}
+	if s.State == Secure && s.due(c.Class, today) {
+		lobe.State, lobe.Unseen = CheckAgain, c.Class.between(s.Used, today)
+	}
+	return lobe
+}
+
+func (c Child) leaf(stage Stage, today book.Day) Leaf {
 	l := Leaf{Stage: stage.ID}
 	for _, m := range stage.Manners {
-		standing := s[Key{stage.ID, m}]
-		lobe := Lobe{Manner: m, State: standing.State, Standing: standing}
-		if lobe.State == Secure && today-s.seen(stage.ID) > daysToCheck {
-			lobe.State = CheckAgain
-		}
-		l.Explained = l.Explained || standing.Explained
+		lobe := c.Lobe(Key{stage.ID, m}, today)
+		l.Explained = l.Explained || lobe.Explained
 		l.Lobes = append(l.Lobes, lobe)
 	}
-	for _, state := range []State{Shown, UnderWay, Secure, CheckAgain, Wobbling} {
-		for _, lobe := range l.Lobes {
-			if lobe.State == state {
-				l.State = state
-			}
+	for _, state := range settled {
+		if len(l.In(state)) == 0 {
+			continue
 		}
+		if l.State == NotYet {
+			l.State = state
+		}
+		l.Best = state
+	}
+	switch {
+	case l.State != NotYet:
+	case c.usedBySecure(stage.ID):
+		l.State = Passed
+	case !c.Met[stage.ID] && c.ready(stage):
+		l.State = Ready
 	}
 	return l
 }
 
-// seen returns the last day on which a stage was worked, in itself or in work
-// that uses it, in whatever manner.
-func (s Standings) seen(stage choose.StageID) book.Day {
-	last := book.Day(0)
-	for k, standing := range s {
-		if standing.State != Shown && (k.Stage == stage || BuildsOn(k.Stage, stage)) {
-			last = max(last, standing.Grounds.Last)
-		}
-	}
-	return last
-}
-
-// builtOn tells whether a stage that builds on this one has been worked.
-func (s Standings) builtOn(stage choose.StageID) bool {
-	for k, standing := range s {
-		if standing.State != NotYet && BuildsOn(k.Stage, stage) {
+// usedBySecure tells whether a stage that builds on this one is secure.
+func (c Child) usedBySecure(id choose.StageID) bool {
+	for k, s := range c.Standings {
+		if s.State == Secure && BuildsOn(k.Stage, id) {
 			return true
 		}
 	}
 	return false
 }
 
-// entrance tells whether nothing of a built strand comes before the stage: a
-// child who works further up has come in by another way.
-func (s Stage) entrance() bool {
-	for _, row := range s.After {
-		for _, id := range row {
-			if _, built := StageByID(id); built {
-				return false
-			}
-		}
+// ready tells whether all that comes before a stage is met, or was when another
+// stage arrived before it.
+func (c Child) ready(stage Stage) bool {
+	if c.Open[stage.ID] {
+		return true
 	}
-	return true
-}
-
-// ready tells whether what comes before a stage is secure in a manner with
-// material.
-func (s Standings) ready(stage Stage) bool {
 	for _, row := range stage.After {
-		if !slices.ContainsFunc(row, s.met) {
+		if !slices.ContainsFunc(row, func(id choose.StageID) bool { return c.met(id) != "" }) {
 			return false
 		}
 	}
 	return true
 }
 
-// met tells whether a stage is secure with material, or belongs to a strand that
-// is not built.
-func (s Standings) met(id choose.StageID) bool {
-	if _, built := StageByID(id); !built {
-		return true
-	}
-	_, secure := s.secureWithMaterial(id)
-	return secure
-}
+// Why is why a stage counts as met.
+type Why string
 
-func (s Standings) secureWithMaterial(id choose.StageID) (Lobe, bool) {
-	for _, m := range book.Manners() {
-		if standing := s[Key{id, m}]; m.WithMaterial() && standing.State == Secure {
-			return Lobe{m, Secure, standing}, true
+// The reasons, in the order in which they are looked for. A stage that is not built
+// or has no numbers in the class's range needs none.
+const (
+	NotHere   Why = "not-here"
+	BySecure  Why = "secure"  // with material
+	ByUse     Why = "by-use"  // what builds on it is secure
+	ByArrival Why = "arrival" // the child had worked further up when it came
+)
+
+// met tells why a stage counts as met; empty where it does not. Its own wobble
+// undoes what only other stages say for it.
+func (c Child) met(id choose.StageID) Why {
+	stage, built := StageByID(id)
+	if !built || !stage.Within(c.Class.Limit) {
+		return NotHere
+	}
+	if _, secure := c.secureWithMaterial(id); secure {
+		return BySecure
+	}
+	for _, m := range stage.Manners {
+		if c.Standings[Key{id, m}].State == Wobbling {
+			return ""
 		}
 	}
-	return Lobe{}, false
+	switch {
+	case c.usedBySecure(id):
+		return ByUse
+	case c.Met[id]:
+		return ByArrival
+	}
+	return ""
 }
 
-// Proof is a stage that makes another one ready, as it stands.
+func (c Child) secureWithMaterial(id choose.StageID) (Key, bool) {
+	for _, m := range book.Manners() {
+		if key := (Key{id, m}); m.WithMaterial() && c.Standings[key].State == Secure {
+			return key, true
+		}
+	}
+	return Key{}, false
+}
+
+// Proof is a stage that comes before another one and is met.
 type Proof struct {
 	Stage choose.StageID
-	Lobe
+	Why   Why
+	Lobe  // where it is secure with material
 }
 
-// Proofs returns what makes a stage ready: each stage of a built strand that
-// comes before it and is secure with material.
-func (s Standings) Proofs(id choose.StageID) []Proof {
+// Proofs returns what makes a stage ready: each stage that is built, comes before
+// it and is met.
+func (c Child) Proofs(id choose.StageID, today book.Day) []Proof {
 	stage, _ := StageByID(id)
 	var proofs []Proof
 	for _, row := range stage.After {
 		for _, before := range row {
-			if lobe, secure := s.secureWithMaterial(before); secure {
-				proofs = append(proofs, Proof{before, lobe})
-				break
+			why := c.met(before)
+			if why == "" || why == NotHere {
+				continue
 			}
+			proof := Proof{Stage: before, Why: why}
+			if key, secure := c.secureWithMaterial(before); secure {
+				proof.Lobe = c.Lobe(key, today)
+			}
+			proofs = append(proofs, proof)
+			break
 		}
 	}
 	return proofs
 }
 
-// Waits returns the stages of built strands that have to be secure with material
-// before a stage and are not.
-func (s Standings) Waits(id choose.StageID) []choose.StageID {
+// Waits returns the stages that have to be met before a stage and are not.
+func (c Child) Waits(id choose.StageID) []choose.StageID {
 	stage, _ := StageByID(id)
 	var waits []choose.StageID
 	for _, row := range stage.After {
-		if !slices.ContainsFunc(row, s.met) {
+		if !slices.ContainsFunc(row, func(id choose.StageID) bool { return c.met(id) != "" }) {
 			waits = append(waits, row[0])
 		}
 	}
 	return waits
 }
 
-// Repeats returns the stage that a child repeats by choice, and which run it was
-// last: the child is not pushed on. False for none, and once the child was seen
-// elsewhere.
-func (s Standings) Repeats() (k Key, runs int, repeats bool) {
-	last := book.Day(0)
-	for key, standing := range s {
-		if g := standing.Grounds; g.Chosen >= 2 && g.Last > last || g.Chosen >= 2 && g.Last == last && key.less(k) {
-			k, runs, last = key, g.Chosen, g.Last
-		}
-	}
-	for _, standing := range s {
-		if standing.Grounds.Last > last {
-			return Key{}, 0, false
+// Repeats returns what the child worked by its own choice on a day, and which run
+// it was: on that day it is not pushed on. False where it chose nothing.
+func (c Child) Repeats(today book.Day) (k Key, runs int, repeats bool) {
+	for key, s := range c.Standings {
+		if s.ChosenOn == today && s.Chosen > 0 && (s.Chosen > runs || s.Chosen == runs && key.less(k)) {
+			k, runs = key, s.Chosen
 		}
 	}
 	return k, runs, runs > 0
@@ -215,14 +240,50 @@ func (k Key) less(other Key) bool {
 	if k.Stage != other.Stage {
 		return k.Stage < other.Stage
 	}
-	return slices.Index(book.Manners(), k.Manner) < slices.Index(book.Manners(), other.Manner)
+	return book.Less(other.Manner, k.Manner)
 }
 
 // LastSeen returns the last day on which anything was seen of the child; false
 // for nothing yet.
-func (s Standings) LastSeen() (last book.Day, seen bool) {
-	for _, standing := range s {
-		last = max(last, standing.Grounds.Last)
+func (c Child) LastSeen() (last book.Day, seen bool) {
+	for _, s := range c.Standings {
+		last = max(last, s.Last)
 	}
-	return last, len(s) > 0
+	return last, len(c.Standings) > 0
+}
+
+// TwoDigits tells whether a task is work with two digits or more.
+func TwoDigits(e Event) bool { return e.Overrule == nil && e.Seen.Task.Largest() > 9 }
+
+// Arrive says what stays of a child's standing when stages arrive: with a record of
+// work with two digits all of them count as met for good, and what was ready while
+// they were not there stays open.
+func (c Child) Arrive(arriving []choose.StageID, events []Event) (met, open []choose.StageID) {
+	if slices.ContainsFunc(events, TwoDigits) {
+		met = slices.Clone(arriving)
+	}
+	now := c
+	now.Met = map[choose.StageID]bool{}
+	for id := range c.Met {
+		now.Met[id] = true
+	}
+	for _, id := range met {
+		now.Met[id] = true
+	}
+	then := now
+	then.Met = map[choose.StageID]bool{}
+	for id := range now.Met {
+		then.Met[id] = true
+	}
+	for _, id := range arriving {
+		then.Met[id] = true // what is not built counts as met
+	}
+	for _, s := range strands {
+		for _, stage := range s.stages {
+			if !slices.Contains(arriving, stage.ID) && then.ready(stage) && !now.ready(stage) {
+				open = append(open, stage.ID)
+			}
+		}
+	}
+	return met, open
 }

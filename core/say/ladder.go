@@ -149,152 +149,6 @@ func days(n int) string {
 	return fmt.Sprintf("%d days", n)
 }
 
-// ago says how long something was not seen: "22 days", "5 weeks".
-func ago(n book.Day) string {
-	if n >= 28 {
-		return fmt.Sprintf("%d weeks", n/7)
-	}
-	return days(int(n))
-}
-
-// Reason says why a lobe is in its state on a day, in one or two sentences.
-func (w Words) Reason(l ladder.Lobe, today book.Day) string {
-	g := l.Grounds
-	if g.ByGuide != ladder.NotYet && l.State != ladder.CheckAgain {
-		return fmt.Sprintf("The guide's own judgement, %s. What is worked from now on counts anew.", onDay(g.Since, today))
-	}
-	switch l.State {
-	case ladder.Shown:
-		return fmt.Sprintf("Shown %s, not worked yet.", onDay(g.Last, today))
-	case ladder.UnderWay:
-		return w.underWay(g)
-	case ladder.Secure:
-		return secured(g, today)
-	case ladder.CheckAgain:
-		return fmt.Sprintf("Secure since %s, not seen for %s, nor anything that uses it.", g.Since.Time().Format("2 Jan"), ago(today-g.Last))
-	case ladder.Wobbling:
-		return w.wobbles(g, today)
-	}
-	return "Nothing is recorded yet."
-}
-
-func secured(g ladder.Grounds, today book.Day) string {
-	if g.Alone == 0 {
-		return fmt.Sprintf("Secure since %s.", ShortDay(g.Since, today))
-	}
-	said := fmt.Sprintf("Right alone %s on %s", times(g.Alone), days(g.Days))
-	if wrong := g.Tried - g.Right; wrong > 0 {
-		said += fmt.Sprintf(", wrong %s", times(wrong))
-	}
-	return fmt.Sprintf("%s, last %s.", said, onDay(g.Last, today))
-}
-
-// underWay says what is there, and what is missing until it is secure.
-func (w Words) underWay(g ladder.Grounds) string {
-	said := fmt.Sprintf("%d of %d right.", g.Right, g.Tried)
-	switch {
-	case g.Tried == 0:
-		return "Worked together, nothing alone yet."
-	case g.Right == 0:
-		return fmt.Sprintf("Tried %s, not right yet.", times(g.Tried))
-	case g.Alone == 0:
-		return said + " Not alone yet."
-	case len(g.Missing) > 0:
-		var places []string
-		for _, p := range g.Missing {
-			places = append(places, "the "+w.PlaceMany(p))
-		}
-		return fmt.Sprintf("%s Alone %s; %s in %s is still to be seen.", said, times(g.Alone), w.ASwap(), list(places))
-	case g.Days < 2:
-		return fmt.Sprintf("%s Alone %s, on one day only.", said, times(g.Alone))
-	case g.Tried-g.Right > 1:
-		return fmt.Sprintf("%s Alone %s, not steadily yet.", said, times(g.Alone))
-	}
-	return fmt.Sprintf("%s Alone %s on %s, a little more is needed.", said, times(g.Alone), days(g.Days))
-}
-
-// wobbles gives the wrong answers and, where there is one, what explains them.
-func (w Words) wobbles(g ladder.Grounds, today book.Day) string {
-	var wrong []string
-	for _, x := range g.Wrong {
-		wrong = append(wrong, fmt.Sprintf("%s\u00a0=\u00a0%s", w.Task(x.Task), given(x.Answer)))
-	}
-	said := fmt.Sprintf("%d of the last %d answers are wrong, the last %s: %s.", len(g.Wrong), g.Of, onDay(g.Last, today), list(wrong))
-	if len(g.Wrong) == g.Of {
-		said = fmt.Sprintf("The last %d answers are wrong, the newest %s: %s.", g.Of, onDay(g.Last, today), list(wrong))
-	}
-	if g.Slip != "" {
-		said += fmt.Sprintf(" One slip explains them: %s.", Slip(g.Slip))
-	}
-	return said
-}
-
-// given is an answer as it is written in a sentence.
-func given(text string) string {
-	if text == "" {
-		return "nothing"
-	}
-	return text
-}
-
-// ReadyBecause says what makes a stage ready.
-func (w Words) ReadyBecause(proofs []ladder.Proof, today book.Day) string {
-	if len(proofs) == 0 {
-		return "A first stage: nothing has to come before it."
-	}
-	said := ""
-	for i, p := range proofs {
-		if i > 0 {
-			said += " "
-		}
-		name := w.Stage(p.Stage)
-		said += fmt.Sprintf("%s is secure %s: %s", capital(name), InManner(p.Manner), lower(secured(p.Grounds, today)))
-	}
-	return said
-}
-
-// NextStep says what to do next, and why.
-func (w Words) NextStep(s ladder.NextStep, proofs []ladder.Proof, today book.Day) (do, why string) {
-	name := fmt.Sprintf("%s: %s", Strand(ladder.StrandOf(s.Stage)), w.Stage(s.Stage))
-	switch s.Kind {
-	case ladder.GoBack:
-		if s.Manner == s.Lobe.Manner {
-			return fmt.Sprintf("Stay %s, %s", InManner(s.Manner), name), w.Reason(s.Lobe, today)
-		}
-		return fmt.Sprintf("Back to %s, %s", Manner(s.Manner), name), w.Reason(s.Lobe, today)
-	case ladder.LookAgain:
-		return fmt.Sprintf("Check again %s, %s", InManner(s.Manner), name), w.Reason(s.Lobe, today)
-	case ladder.GoOn:
-		return fmt.Sprintf("Go on %s, %s", InManner(s.Manner), name), w.Reason(s.Lobe, today)
-	case ladder.LetBe:
-		return fmt.Sprintf("Let the child repeat, %s", name), fmt.Sprintf("Chosen by the child %s, run %d. Nobody who repeats by choice is pushed on.", InManner(s.Manner), s.Lobe.Grounds.Chosen)
-	}
-	return fmt.Sprintf("Begin %s, %s", InManner(s.Manner), name), w.ReadyBecause(proofs, today)
-}
-
-// PassedBy is why a stage has a knot and no leaf.
-const PassedBy = "Passed by: stages further up have been worked."
-
-// NotYet says what has to come first.
-func (w Words) NotYet(waits []choose.StageID) string {
-	if len(waits) == 0 {
-		return "Nothing is recorded yet."
-	}
-	var names []string
-	for _, id := range waits {
-		names = append(names, w.Stage(id))
-	}
-	return fmt.Sprintf("First comes %s, with material.", list(names))
-}
-
-// lower writes the first letter small.
-func lower(s string) string {
-	if s == "" {
-		return s
-	}
-	return string(s[0]|0x20) + s[1:]
-}
-
 // Leaf says all of a leaf: "wobbling in the column; secure with pieces".
 func Leaf(l ladder.Leaf) string {
 	said := ""
@@ -322,22 +176,6 @@ func Leaf(l ladder.Leaf) string {
 	return said
 }
 
-// LeafReason says why a leaf is as it is: the reason of its worst manner, or what
-// comes before the stage.
-func (w Words) LeafReason(s ladder.Standings, l ladder.Leaf, today book.Day) string {
-	switch l.State {
-	case ladder.Ready:
-		return w.ReadyBecause(s.Proofs(l.Stage), today)
-	case ladder.Passed:
-		return PassedBy
-	}
-	lobe, of := l.Worst()
-	if !of {
-		return w.NotYet(s.Waits(l.Stage))
-	}
-	return fmt.Sprintf("%s: %s", capital(InManner(lobe.Manner)), lower(w.Reason(lobe, today)))
-}
-
 // Children counts children: "one child", "4 children".
 func Children(n int) string {
 	if n == 1 {
@@ -359,14 +197,14 @@ func (w Words) Plan(id choose.StageID, draws bool, children int) string {
 
 // Stands sums up a child: "Wobbling in two stages, one to check again. Last seen
 // yesterday."
-func (w Words) Stands(s ladder.Standings, today book.Day) string {
+func (w Words) Stands(c ladder.Child, today book.Day) string {
 	counts := map[ladder.State]int{}
 	for _, strand := range ladder.Strands() {
-		for _, leaf := range s.Vine(strand, today) {
+		for _, leaf := range c.Vine(strand, today) {
 			counts[leaf.State]++
 		}
 	}
-	last, seen := s.LastSeen()
+	last, seen := c.LastSeen()
 	if !seen {
 		return "Nothing is recorded yet."
 	}

@@ -4,6 +4,8 @@ import (
 	"fmt"
 	"strings"
 
+	"vineswap/core/choose"
+	"vineswap/core/ladder"
 	"vineswap/core/problem"
 	"vineswap/core/swap"
 )
@@ -11,7 +13,7 @@ import (
 // matterNames are the headings of the settings.
 var matterNames = map[string]string{
 	"swap": "Ten for one is called", "places": "Places are called", "digits": "Digits are said", "when": "In joining, swap", "carried": "What comes up is written", "crossing": "In taking away, write", "order": "In taking away, swap", "zeros": "Over zeros, swap",
-	"and": "Numbers are said", "teens": "Numbers after ten are said", "comma": "Thousands are written", "material": "Lessons open with",
+	"and": "Numbers are said", "teens": "Numbers after ten are said", "comma": "Thousands are written", "material": "Lessons open with", "range": "Numbers go up to",
 }
 
 // Matter names a setting.
@@ -28,11 +30,27 @@ var sideNames = map[string]map[string]string{
 	"and":      {"false": "without “and”", "true": "with “and”"},
 	"teens":    {"plain": "in plain words", "ten-and": "by their tens first"},
 	"comma":    {"none": "without a sign", "comma": "with a comma", "space": "with a space"},
+	"range":    {"20": "20", "100": "100", "1000": "1,000", "10000": "10,000", "1000000": "a million"},
 	"material": {"beads": "beads", "blocks": "blocks"},
 }
 
 // Side names a side of a setting; empty where the class's own word is its name.
 func Side(matter, side string) string { return sideNames[matter][side] }
+
+// RangeExample says how many stages of joining and taking have numbers in a range.
+func (w Words) RangeExample(r choose.Range) string {
+	n := 0
+	last := ""
+	for _, strand := range ladder.Strands() {
+		for _, stage := range ladder.Stages(strand) {
+			if stage.Within(r.Limit()) {
+				n++
+				last = w.Task(stage.Example)
+			}
+		}
+	}
+	return fmt.Sprintf("%d stages, as far as %s", n, last)
+}
 
 // OrderExample says in which order 52 − 38 is worked.
 func (w Words) OrderExample(m swap.Method) string {

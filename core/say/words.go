@@ -8,7 +8,6 @@ import (
 	"slices"
 	"strings"
 
-	"vineswap/core/choose"
 	"vineswap/core/material"
 	"vineswap/core/place"
 	"vineswap/core/problem"
@@ -260,108 +259,6 @@ func Piece(kind material.Kind, p place.Place, n int) string {
 		return names[0]
 	}
 	return names[1]
-}
-
-// Stage names a stage in the class's words.
-func (w Words) Stage(id choose.StageID) string {
-	if op := id.Kind(); op == problem.Difference || op == problem.Sharing {
-		w = w.down()
-	}
-	f := w.forms()
-	switch id {
-	case choose.FirstSnake:
-		return "first snake"
-	case choose.SecondSnake:
-		return "second snake"
-	case choose.NoSwap, choose.TakeNoSwap:
-		return w.NoSwap()
-	case choose.OneSwapOnes:
-		return fmt.Sprintf("one %s, %s", f.noun, w.PlaceMany(place.Ones))
-	case choose.TakeOneSwapTens:
-		return fmt.Sprintf("one %s, tens", f.noun)
-	case choose.OneSwapHigher, choose.TakeOneSwapHigher:
-		return fmt.Sprintf("one %s, higher", f.noun)
-	case choose.SeveralSwaps, choose.TakeSeveralSwaps:
-		return "several " + f.nouns
-	case choose.SwapMakesSwap:
-		return fmt.Sprintf("%s makes %s", f.with, f.with)
-	case choose.NewPlace:
-		return "new place"
-	case choose.ThreeAddends:
-		return "three to six addends"
-	case choose.AnySum:
-		return "any sum"
-	case choose.AcrossOneZero:
-		return "across one zero"
-	case choose.AcrossZeros:
-		return "across zeros"
-	case choose.AnyDifference:
-		return "any difference"
-	case choose.EqualTrays:
-		return "equal trays"
-	case choose.EqualTraysSwap:
-		return "equal trays, " + f.nouns
-	case choose.ShareEven:
-		return "shared evenly"
-	case choose.ShareSwap:
-		return "shared, " + f.with
-	case choose.ShareRemainder:
-		return "shared, a rest"
-	}
-	return "chosen by hand"
-}
-
-// StageAsks says what a stage asks of the numbers.
-func (w Words) StageAsks(id choose.StageID) string {
-	if op := id.Kind(); op == problem.Difference || op == problem.Sharing {
-		w = w.down()
-	}
-	f := w.forms()
-	switch id {
-	case choose.FirstSnake:
-		return "Every ten ends at a bar's end."
-	case choose.SecondSnake:
-		return "At least one ten cuts a bar."
-	case choose.NoSwap:
-		return "No place reaches ten."
-	case choose.OneSwapOnes:
-		return fmt.Sprintf("The %s alone reach ten.", w.PlaceMany(place.Ones))
-	case choose.OneSwapHigher:
-		return fmt.Sprintf("One place reaches ten, neither the %s nor the highest.", w.PlaceMany(place.Ones))
-	case choose.SeveralSwaps:
-		return "Two places or more reach ten by their own digits, not the highest."
-	case choose.SwapMakesSwap:
-		return "A place reaches ten only by what comes up, and not the highest."
-	case choose.NewPlace:
-		return "The highest place reaches ten and opens a new one."
-	case choose.ThreeAddends:
-		return "Three to six numbers are joined."
-	case choose.AnySum, choose.AnyDifference:
-		return "Numbers of five or six digits."
-	case choose.TakeNoSwap:
-		return "Every place has enough."
-	case choose.EqualTrays:
-		return "Two to nine trays alike, and no place reaches ten."
-	case choose.EqualTraysSwap:
-		return "Two to nine trays alike, and a place reaches ten."
-	case choose.ShareEven:
-		return "Every place goes round, and nothing is left."
-	case choose.ShareSwap:
-		return "What does not go round in a place is taken down, and nothing is left."
-	case choose.ShareRemainder:
-		return "Some ones are left that do not go round."
-	case choose.TakeOneSwapTens:
-		return fmt.Sprintf("One %s: a ten for ten %s.", f.noun, w.PlaceMany(place.Ones))
-	case choose.TakeOneSwapHigher:
-		return fmt.Sprintf("One %s, from a higher place.", f.noun)
-	case choose.TakeSeveralSwaps:
-		return fmt.Sprintf("Two %s or more, none through a zero.", f.nouns)
-	case choose.AcrossOneZero:
-		return fmt.Sprintf("%s goes through one zero of the larger number.", capital(f.with))
-	case choose.AcrossZeros:
-		return fmt.Sprintf("%s goes through two zeros or more in a row.", capital(f.with))
-	}
-	return fmt.Sprintf("Any numbers, with any %s.", f.nouns)
 }
 
 // Caution words a caution for a material; "" where the material does not call for

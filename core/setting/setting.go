@@ -7,6 +7,7 @@ import (
 	"errors"
 	"fmt"
 
+	"vineswap/core/choose"
 	"vineswap/core/hue"
 	"vineswap/core/material"
 	"vineswap/core/paper"
@@ -33,6 +34,7 @@ type Class struct {
 	Crossing paper.Crossing `json:"crossing"`
 	Order    swap.Order     `json:"order"`
 	Zeros    swap.Zeros     `json:"zeros"`
+	Range    choose.Range   `json:"range"`   // how far its numbers go
 	Colours  hue.Set        `json:"colours"` // of the class's own set
 }
 
@@ -40,7 +42,7 @@ type Class struct {
 func Default() Class {
 	return Class{
 		Version: Version, Swap: say.Swap, Places: say.Ones, Material: material.Beads, Digits: say.ByKind, Teens: say.PlainTeens, Comma: say.NoSeparator,
-		When: swap.AtTen, Carried: paper.Above, Crossing: paper.CrossOut, Order: swap.AsNeeded, Zeros: swap.PlaceByPlace, Colours: hue.Ours(),
+		When: swap.AtTen, Carried: paper.Above, Crossing: paper.CrossOut, Order: swap.AsNeeded, Zeros: swap.PlaceByPlace, Range: choose.Widest, Colours: hue.Ours(),
 	}
 }
 
@@ -83,7 +85,7 @@ func Made(c Class) (Class, error) {
 // and an error that names those.
 func (c Class) checked() (Class, error) {
 	usual := Default()
-	var errs [12]error
+	var errs [13]error
 	c.Swap, errs[0] = known(c.Swap, usual.Swap, say.SwapWords())
 	c.Places, errs[1] = known(c.Places, usual.Places, say.PlaceWords())
 	c.Material, errs[2] = known(c.Material, usual.Material, material.Kinds())
@@ -96,6 +98,7 @@ func (c Class) checked() (Class, error) {
 	c.Zeros, errs[9] = known(c.Zeros, usual.Zeros, []swap.Zeros{swap.PlaceByPlace, swap.AsOne})
 	c.Crossing, errs[10] = known(c.Crossing, usual.Crossing, paper.CrossingSides())
 	c.Colours, errs[11] = c.Colours.Checked()
+	c.Range, errs[12] = known(c.Range, usual.Range, choose.Ranges())
 	return c, errors.Join(errs[:]...)
 }
 

@@ -1,0 +1,39 @@
+// Package ladder knows the stages of the strands, what comes before them and in
+// which manners they are worked, and judges what a child's records say.
+//
+// # The rule
+//
+// Each stage worked in a manner has a string of beads, which is a sequential test.
+// A right answer adds to it: one bead when the child worked alone or explained it,
+// half a bead when it was nudged, a quarter when it was worked together or was
+// right only by default; what was only shown says nothing. A wrong answer takes
+// three times what a right one with that help gives. No string falls below −3
+// beads, and none holds more than seven. The same task counts once a day.
+//
+// Right answers at stages that build on this one, and in manners with less
+// material, lend half of what they give. Wrong answers there take nothing: what is
+// borrowed never makes a child wobble.
+//
+// A stage in a manner is secure when its string is full, its own answers were
+// right alone on two days at least, and every kind of swap that the stage asks for
+// was among them; days and kinds are never borrowed. A secure one wobbles when its
+// string falls to one bead or less, and is secure again at three.
+//
+// A guide's own judgement begins the record anew: a full string for secure, one
+// bead for wobbling, none for under way; days and kinds are as judged.
+//
+// What is secure is to be checked again after four school weeks, weeks in which the
+// class recorded something, without that manner or one that uses it; then, each
+// time that a right answer alone has ended it, after eight and after sixteen. A
+// wrong answer then counts as any wrong one and does not end it.
+//
+// A stage is ready when each of those that come before it is met: secure with
+// material, or built on by a stage that is secure, or met since it arrived, or of a
+// strand that is not built or without numbers in the class's range. A stage is
+// passed by when it was never worked and one that builds on it is secure. When a
+// stage arrives, it counts as met for good for every child who then has a record of
+// work with two digits; only its own wobble undoes that. What was ready then stays
+// open.
+//
+// docs/judging.md has the sources, the parameters and the trial.
+package ladder

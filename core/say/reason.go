@@ -1,0 +1,236 @@
+package say
+
+import (
+	"fmt"
+	"strings"
+
+	"vineswap/core/book"
+	"vineswap/core/choose"
+	"vineswap/core/ladder"
+	"vineswap/core/place"
+)
+
+// clauseWords say each clause of a reason as a sentence.
+var clauseWords = map[ladder.ClauseKind]func(w Words, stage choose.StageID, c ladder.Clause, today book.Day) string{
+	ladder.NothingYet: func(Words, choose.StageID, ladder.Clause, book.Day) string { return "Nothing is recorded yet." },
+	ladder.ShownOn: func(_ Words, _ choose.StageID, c ladder.Clause, today book.Day) string {
+		return fmt.Sprintf("Shown %s, not worked yet.", onDay(c.Day, today))
+	},
+	ladder.ByGuide: func(_ Words, _ choose.StageID, c ladder.Clause, today book.Day) string {
+		return fmt.Sprintf("The guide's own judgement, %s: %s. What is worked from now on counts anew.", onDay(c.Day, today), State(c.State))
+	},
+	ladder.CountedFrom: func(_ Words, _ choose.StageID, c ladder.Clause, today book.Day) string {
+		return fmt.Sprintf("Counted from the guide's judgement %s: %s.", onDay(c.Day, today), State(c.State))
+	},
+	ladder.BeadsHeld: func(_ Words, _ choose.StageID, c ladder.Clause, _ book.Day) string {
+		if c.More == 0 {
+			return Beads(c.Beads) + "."
+		}
+		return fmt.Sprintf("%s: %s more right alone.", Beads(c.Beads), counted(c.More))
+	},
+	ladder.BeadsBack: func(_ Words, _ choose.StageID, c ladder.Clause, _ book.Day) string {
+		return fmt.Sprintf("%s: secure again with %s more right alone.", Beads(c.Beads), counted(c.More))
+	},
+	ladder.LentBeads: func(_ Words, _ choose.StageID, c ladder.Clause, _ book.Day) string {
+		return fmt.Sprintf("%s of it from work that uses this.", capital(beads(c.Beads)))
+	},
+	ladder.StillToSee: func(w Words, stage choose.StageID, c ladder.Clause, _ book.Day) string {
+		var skills []string
+		for _, s := range c.Skill {
+			skills = append(skills, w.Skill(stage, s))
+		}
+		is := "is"
+		if len(skills) > 1 {
+			is = "are"
+		}
+		return fmt.Sprintf("%s %s still to be seen.", capital(list(skills)), is)
+	},
+	ladder.DaysToSee: func(_ Words, _ choose.StageID, c ladder.Clause, _ book.Day) string {
+		if c.N == 0 {
+			return "Nothing right alone yet."
+		}
+		return "Right alone on one day so far: a second day is wanted."
+	},
+	ladder.RightAlone: func(_ Words, _ choose.StageID, c ladder.Clause, today book.Day) string {
+		return fmt.Sprintf("Right alone %s on %s, last %s.", times(c.N), days(c.Days), onDay(c.Day, today))
+	},
+	ladder.WrongToo: func(_ Words, _ choose.StageID, c ladder.Clause, _ book.Day) string {
+		if c.Of == 1 {
+			return "The one answer was wrong."
+		}
+		return fmt.Sprintf("Wrong %s of %d answers.", times(c.N), c.Of)
+	},
+	ladder.SecureSince: func(_ Words, _ choose.StageID, c ladder.Clause, today book.Day) string {
+		return fmt.Sprintf("Secure since %s.", ShortDay(c.Day, today))
+	},
+	ladder.NotSeenFor: func(_ Words, _ choose.StageID, c ladder.Clause, today book.Day) string {
+		return fmt.Sprintf("Not worked since %s, nor anything that uses it: %s.", ShortDay(c.Day, today), schoolWeeks(c.N))
+	},
+	ladder.NotAloneYet: func(_ Words, _ choose.StageID, c ladder.Clause, today book.Day) string {
+		return fmt.Sprintf("Looked at again %s since %s, and not right alone.", times(c.N), ShortDay(c.Day, today))
+	},
+	ladder.WrongLately: func(w Words, _ choose.StageID, c ladder.Clause, _ book.Day) string {
+		var wrong []string
+		for _, x := range c.Tries {
+			wrong = append(wrong, fmt.Sprintf("%s\u00a0=\u00a0%s", w.Task(x.Task), given(x.Answer)))
+		}
+		if c.Of == 1 {
+			return fmt.Sprintf("The one answer is wrong: %s.", wrong[0])
+		}
+		are := "are"
+		if c.N == 1 {
+			are = "is"
+		}
+		return fmt.Sprintf("%d of the last %d answers %s wrong: %s.", c.N, c.Of, are, list(wrong))
+	},
+	ladder.OneSlip: func(_ Words, _ choose.StageID, c ladder.Clause, _ book.Day) string {
+		said := fmt.Sprintf("One slip explains %d of these %d: %s.", c.N, c.Of, Slip(c.Slips[0]))
+		for _, also := range c.Slips[1:] {
+			said += fmt.Sprintf(" Or: %s.", Slip(also))
+		}
+		return said
+	},
+}
+
+// Beads says how many beads a string has: "5 of 7 beads", "5½ of 7 beads".
+func Beads(b ladder.Beads) string {
+	if b < 0 {
+		return fmt.Sprintf("None of %s beads, and %s to make up first", fraction(ladder.Full), fraction(-b))
+	}
+	return fmt.Sprintf("%s of %s beads", fraction(b), fraction(ladder.Full))
+}
+
+func beads(b ladder.Beads) string {
+	if b == ladder.Bead {
+		return "1 bead"
+	}
+	return fraction(b) + " beads"
+}
+
+// fraction writes beads with their part of a bead.
+func fraction(b ladder.Beads) string {
+	whole, part := b/ladder.Bead, b%ladder.Bead
+	sign := [ladder.Bead]string{"", "⅛", "¼", "⅜", "½", "⅝", "¾", "⅞"}[part]
+	if whole == 0 && part > 0 {
+		return sign
+	}
+	return fmt.Sprint(int(whole), sign)
+}
+
+// counted says a small number in words: "two".
+func counted(n int) string { return place.Number(n).Words(false) }
+
+func schoolWeeks(n int) string {
+	if n == 1 {
+		return "one school week"
+	}
+	return fmt.Sprintf("%d school weeks", n)
+}
+
+// given is an answer as it is written in a sentence.
+func given(text string) string {
+	if text == "" {
+		return "nothing"
+	}
+	return text
+}
+
+// Reason says why a stage is in its state in a manner on a day.
+func (w Words) Reason(stage choose.StageID, l ladder.Lobe, today book.Day) string {
+	return w.clauses(stage, l.Reasons(), today)
+}
+
+func (w Words) clauses(stage choose.StageID, clauses []ladder.Clause, today book.Day) string {
+	said := make([]string, len(clauses))
+	for i, c := range clauses {
+		said[i] = clauseWords[c.Kind](w, stage, c, today)
+	}
+	return strings.Join(said, " ")
+}
+
+// metWords say why a stage that comes before counts as met.
+var metWords = map[ladder.Why]string{
+	ladder.ByUse:     "%s counts as met: a stage that builds on it is secure.",
+	ladder.ByArrival: "%s counts as met: there was work with two digits before this stage came.",
+}
+
+// ReadyBecause says what makes a stage ready.
+func (w Words) ReadyBecause(proofs []ladder.Proof, today book.Day) string {
+	if len(proofs) == 0 {
+		return "Nothing has to come before it."
+	}
+	said := make([]string, len(proofs))
+	for i, p := range proofs {
+		name := capital(w.Stage(p.Stage))
+		if words, other := metWords[p.Why]; other {
+			said[i] = fmt.Sprintf(words, name)
+			continue
+		}
+		said[i] = fmt.Sprintf("%s is secure %s since %s.", name, InManner(p.Manner), ShortDay(p.Since, today))
+	}
+	return strings.Join(said, " ")
+}
+
+// stepWords say what to do next, with the manner and the stage.
+var stepWords = map[ladder.StepKind]string{
+	ladder.GoBack: "Back to %s, %s", ladder.LookAgain: "Check again %s, %s", ladder.GoOn: "Go on %s, %s", ladder.Begin: "Begin %s, %s",
+}
+
+// NextStep says what to do next, and why.
+func (w Words) NextStep(s ladder.NextStep, proofs []ladder.Proof, today book.Day) (do, why string) {
+	name := fmt.Sprintf("%s: %s", Strand(ladder.StrandOf(s.Stage)), w.Stage(s.Stage))
+	switch {
+	case s.Kind == ladder.LetBe:
+		return fmt.Sprintf("Let the child repeat, %s", name), fmt.Sprintf("Chosen by the child today, %s, run %d. Nobody is pushed on from what it chose on that day.", InManner(s.Manner), s.Lobe.Chosen)
+	case s.Kind == ladder.GoBack && s.Manner == s.Lobe.Manner:
+		return fmt.Sprintf("Stay %s, %s", InManner(s.Manner), name), w.Reason(s.Stage, s.Lobe, today)
+	case s.Kind == ladder.GoBack:
+		return fmt.Sprintf(stepWords[s.Kind], Manner(s.Manner), name), w.Reason(s.Stage, s.Lobe, today)
+	case s.Kind == ladder.Begin:
+		return fmt.Sprintf(stepWords[s.Kind], InManner(s.Manner), name), w.ReadyBecause(proofs, today)
+	}
+	return fmt.Sprintf(stepWords[s.Kind], InManner(s.Manner), name), w.Reason(s.Stage, s.Lobe, today)
+}
+
+// PassedBy is why a stage has a knot and no leaf.
+const PassedBy = "Passed by: never recorded, and a stage that builds on it is secure."
+
+// TakenAsMet is why a stage that came late has neither leaf nor bud.
+const TakenAsMet = "Counts as met: there was work with two digits before this stage came. It can be worked all the same."
+
+// NotYet says what has to come first.
+func (w Words) NotYet(waits []choose.StageID) string {
+	if len(waits) == 0 {
+		return "Nothing is recorded yet."
+	}
+	var names []string
+	for _, id := range waits {
+		names = append(names, w.Stage(id))
+	}
+	return fmt.Sprintf("First comes %s, with material.", list(names))
+}
+
+// LeafReason says why a leaf is as it is: the reason of its least settled manner,
+// or what comes before the stage.
+func (w Words) LeafReason(c ladder.Child, l ladder.Leaf, today book.Day) string {
+	if lobe, of := l.Least(); of {
+		return fmt.Sprintf("%s: %s", capital(InManner(lobe.Manner)), lower(w.Reason(l.Stage, lobe, today)))
+	}
+	switch {
+	case l.State == ladder.Ready:
+		return w.ReadyBecause(c.Proofs(l.Stage, today), today)
+	case l.State == ladder.Passed:
+		return PassedBy
+	case c.Met[l.Stage]:
+		return TakenAsMet
+	}
+	return w.NotYet(c.Waits(l.Stage))
+}
+
+// lower writes the first letter small.
+func lower(s string) string {
+	if s == "" || s[0] < 'A' || s[0] > 'Z' {
+		return s
+	}
+	return string(s[0]|0x20) + s[1:]
+}

@@ -1,0 +1,82 @@
+package say
+
+import (
+	"strings"
+
+	"vineswap/core/choose"
+	"vineswap/core/place"
+	"vineswap/core/task"
+)
+
+// stageWords are the name of each stage and what it asks of the numbers. Words in
+// braces are the class's own.
+var stageWords = map[choose.StageID][2]string{
+	choose.WithinTen:     {"within ten", "One digit and one digit, at most ten."},
+	choose.OverTen:       {"over ten", "One digit and one digit, more than ten."},
+	choose.FirstSnake:    {"first snake", "Every ten ends at a bar's end."},
+	choose.SecondSnake:   {"second snake", "At least one ten cuts a bar."},
+	choose.NoSwap:        {"no {swap}", "No place reaches ten."},
+	choose.OneSwapOnes:   {"one {swap}, {ones}", "The {ones} alone reach ten."},
+	choose.OneSwapHigher: {"one {swap}, higher", "One place reaches ten, neither the {ones} nor the highest."},
+	choose.SeveralSwaps:  {"several {swaps}", "Two places or more reach ten by their own digits, not the highest."},
+	choose.SwapMakesSwap: {"{a swap} makes {a swap}", "A place reaches ten only by what comes up, and not the highest."},
+	choose.NewPlace:      {"new place", "The highest place reaches ten and opens a new one."},
+	choose.ThreeAddends:  {"three to six addends", "Three to six numbers are joined."},
+	choose.AnySum:        {"any sum", "Anything, up to six digits."},
+
+	choose.TakeWithinTen:     {"within ten", "From at most ten."},
+	choose.BackOverTen:       {"back over ten", "From 11 to 18, a single digit, and less than ten is left."},
+	choose.TakeNoSwap:        {"no {swap}", "Every place has enough."},
+	choose.TakeOneSwapTens:   {"one {swap}, tens", "One {swap}: a ten for ten {ones}."},
+	choose.TakeOneSwapHigher: {"one {swap}, higher", "One {swap}, from a higher place."},
+	choose.TakeSeveralSwaps:  {"several {swaps}", "Two {swaps} or more, none through a zero."},
+	choose.AcrossOneZero:     {"across one zero", "{A swap} goes through one zero of the larger number."},
+	choose.AcrossZeros:       {"across zeros", "{A swap} goes through two zeros or more in a row."},
+	choose.AnyDifference:     {"any difference", "Anything, up to six digits."},
+
+	choose.EqualTrays:     {"equal trays", "Two to nine trays alike, and no place reaches ten."},
+	choose.EqualTraysSwap: {"equal trays, {swaps}", "Two to nine trays alike, and a place reaches ten."},
+	choose.ShareEven:      {"shared evenly", "Every place goes round, and nothing is left."},
+	choose.ShareSwap:      {"shared, {a swap}", "What does not go round in a place is taken down, and nothing is left."},
+	choose.ShareRemainder: {"shared, a rest", "Some {ones} are left that do not go round."},
+
+	"": {"chosen by hand", "Any numbers, with any {swaps}."},
+}
+
+// ofStage are the words for a stage: those in the table or, for a stage that is
+// registered elsewhere, its own id read aloud.
+func ofStage(id choose.StageID) [2]string {
+	if words, known := stageWords[id]; known {
+		return words
+	}
+	_, name, _ := strings.Cut(string(id), "/")
+	name = strings.ReplaceAll(name, "-", " ")
+	return [2]string{name, capital(name) + "."}
+}
+
+// fill puts the class's own words into a text, as they suit a kind of problem.
+func (w Words) fill(kind task.Kind, text string) string {
+	w = w.For(kind)
+	f := w.forms()
+	return strings.NewReplacer("{swap}", f.noun, "{swaps}", f.nouns, "{a swap}", f.with, "{A swap}", capital(f.with), "{ones}", w.PlaceMany(place.Ones)).Replace(text)
+}
+
+// Stage names a stage in the class's words.
+func (w Words) Stage(id choose.StageID) string { return w.fill(id.Kind(), ofStage(id)[0]) }
+
+// StageAsks says what a stage asks of the numbers.
+func (w Words) StageAsks(id choose.StageID) string { return w.fill(id.Kind(), ofStage(id)[1]) }
+
+// Skill names what a stage asks to be seen: "a swap in the hundreds".
+func (w Words) Skill(stage choose.StageID, skill task.Skill) string {
+	what, where, placed := strings.Cut(string(skill), "/")
+	p, err := place.Parse(where)
+	if !placed || err != nil {
+		return strings.ReplaceAll(string(skill), "-", " ")
+	}
+	text := "{a swap} in the " + w.PlaceMany(p)
+	if what == "made" {
+		text += " made by another"
+	}
+	return w.fill(stage.Kind(), text)
+}
