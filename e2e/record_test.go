@@ -119,18 +119,19 @@ func TestTheChainOverTwoDays(t *testing.T) {
 	if err != nil || len(seen) != 3 || seen[0].Day-seen[2].Day != 1 || seen[0].Came != book.Marked || seen[0].By != "Hanne" || seen[2].Task.Key() == seen[1].Task.Key() {
 		t.Errorf("kept %+v, %v", seen, err)
 	}
-	if got := s.standing("Quill Z.", choose.NoSwap); got.State != ladder.Secure || got.Grounds.Alone != 3 {
+	if got := s.standing("Quill Z.", choose.NoSwap); got.State != ladder.Secure || got.Alone != 3 {
 		t.Errorf("after two days it is %+v", got)
 	}
 }
 
 func (s school) standing(child string, stage choose.StageID) ladder.Standing {
 	s.Helper()
-	all, err := s.store.StandingsOf(ctx, s.learner(child))
+	_, class := s.lead()
+	all, err := s.store.StandOf(ctx, class, s.learner(child))
 	if err != nil {
 		s.Fatal(err)
 	}
-	return all[ladder.Key{Stage: stage, Manner: book.Pieces}]
+	return all.Standings[ladder.Key{Stage: stage, Manner: book.Pieces}]
 }
 
 // Recording by keys alone, with an undo, a correction and an estimate before.

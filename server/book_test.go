@@ -47,7 +47,7 @@ func TestRecording(t *testing.T) {
 	id := lead.lessonOf(h.wren)
 	path := lead.class("/lessons/" + id + "/observations")
 	first := lead.record(id)
-	if row := first.Tasks[0].Rows[0]; row.Help != "alone" || row.Manner != "pieces" || len(row.Kept) != 0 || len(first.Manners) != 5 || first.Today != "2026-11-26" { // past midnight in Auckland
+	if row := first.Tasks[0].Rows[0]; row.Help != "alone" || row.Manner != "pieces" || len(row.Kept) != 0 || len(first.Tasks[0].Manners) != 5 || first.Today != "2026-11-26" { // past midnight in Auckland
 		t.Errorf("before: %+v", first)
 	}
 	note := "hums while counting"
@@ -90,7 +90,7 @@ func TestRecording(t *testing.T) {
 	}
 	var view wire.LearnerView
 	lead.send("GET", lead.class("/learners/"+h.wren.String()), nil).into(t, &view)
-	if len(view.Entries) != 2 || view.Entries[0].Current == view.Entries[1].Current || view.Strands[0].Stages[5].Leaf.State != "under-way" {
+	if len(view.Entries) != 2 || view.Entries[0].Current == view.Entries[1].Current || view.Strands[0].Stages[7].Leaf.State != "under-way" {
 		t.Errorf("%+v", view.Entries)
 	}
 }
@@ -240,7 +240,7 @@ func TestVines(t *testing.T) {
 	}
 	var vines wire.Vines
 	viewer.send("GET", viewer.class("/vines"), nil).into(t, &vines)
-	if len(vines.Columns) != 1 || len(vines.Columns[0].Leaves) != 10 || len(vines.Stages) != 10 || vines.Columns[0].Leaves[2].State != "ready" || vines.Groups[0].Name != "not seen yet" {
+	if len(vines.Columns) != 1 || len(vines.Columns[0].Leaves) != 12 || len(vines.Stages) != 12 || vines.Columns[0].Leaves[4].State != "ready" || vines.Groups[0].Name != "not seen yet" {
 		t.Errorf("%+v", vines)
 	}
 }
@@ -265,7 +265,7 @@ func TestJudgements(t *testing.T) {
 	for who, reason := range map[string]string{"lead": "came from another school with it", "assistant": "", "viewer": ""} {
 		var view wire.LearnerView
 		h.person(who).send("GET", path, nil).into(t, &view)
-		if len(view.Judgements) != 1 || view.Judgements[0].Reason != reason || view.Strands[0].Stages[2].Leaf.State != "secure" || view.Strands[0].Stages[3].Leaf.State != "ready" {
+		if len(view.Judgements) != 1 || view.Judgements[0].Reason != reason || view.Strands[0].Stages[4].Leaf.State != "secure" || view.Strands[0].Stages[1].Leaf.State != "" {
 			t.Errorf("%s reads %+v", who, view.Judgements)
 		}
 	}

@@ -29,7 +29,7 @@ func (s *Server) choose(c *call) error {
 	if err := read(c, &ask); err != nil {
 		return err
 	}
-	choice, err := chosenBy(ask)
+	choice, err := chosenBy(c, ask)
 	if err != nil {
 		return err
 	}
@@ -57,11 +57,15 @@ func (s *Server) choose(c *call) error {
 	return c.JSON(chosen)
 }
 
-// chosenBy reads a choice and fits it to its numbers.
-func chosenBy(ask wire.Choose) (choose.Choice, error) {
+// chosenBy reads a choice and fits it to its numbers; one that is fitted to its stage
+// goes as far as the class's numbers.
+func chosenBy(c *call, ask wire.Choose) (choose.Choice, error) {
 	choice, err := wire.ChoiceOf(ask)
 	if err != nil {
 		return choice, wrongChoice(err)
+	}
+	if ask.Fit {
+		choice = choice.UpTo(c.class.Settings.Range)
 	}
 	if len(choice.Digits) == 0 {
 		return choice, wrongChoice(choose.ErrNumbers)
@@ -123,7 +127,7 @@ func keptChoiceOf(c *call, k store.KeptChoice) wire.KeptChoice {
 	err := readChoice(k, &out.Choice)
 	if err == nil {
 		var choice choose.Choice
-		if choice, err = chosenBy(out.Choice); err == nil {
+		if choice, err = chosenBy(c, out.Choice); err == nil {
 			err = choice.Valid()
 		}
 		if err == nil {
@@ -162,7 +166,7 @@ func (s *Server) keepChoice(c *call) error {
 	if err := read(c, &ask); err != nil {
 		return err
 	}
-	choice, err := chosenBy(ask.Choice)
+	choice, err := chosenBy(c, ask.Choice)
 	if err != nil {
 		return err
 	}
@@ -213,7 +217,7 @@ func wrongChoice(err error) *trouble {
 	}{
 		{"stage", []error{choose.ErrStage}},
 		{"digits", []error{choose.ErrDigits, choose.ErrNumbers, choose.ErrTwo, choose.ErrOne, choose.ErrShorter}},
-		{"by", []error{choose.ErrBy}}, {"limit", []error{choose.ErrLimit}}, {"groups", []error{choose.ErrGroups}}, {"kind", []error{choose.ErrKind}},
+		{"by", []error{choose.ErrBy}}, {"most", []error{choose.ErrMost}}, {"limit", []error{choose.ErrLimit}}, {"groups", []error{choose.ErrGroups}}, {"kind", []error{choose.ErrKind}},
 	} {
 		for _, e := range beside.errs {
 			if errors.Is(err, e) {

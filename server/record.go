@@ -3,6 +3,7 @@ package server
 import (
 	"errors"
 	"math/rand/v2"
+	"slices"
 	"strings"
 	"time"
 
@@ -10,7 +11,6 @@ import (
 	"github.com/google/uuid"
 
 	"vineswap/core/book"
-	"vineswap/core/ladder"
 	"vineswap/core/lesson"
 	"vineswap/core/place"
 	"vineswap/store"
@@ -59,32 +59,17 @@ func (s *Server) wireRecord(c *call, id uuid.UUID) (wire.Record, error) {
 	words := c.class.Settings.Words()
 	out := wire.Record{
 		Link: shown.Link, Revision: shown.Revision, Index: kept.Nth, Children: shown.Children, Tasks: []wire.Worked{},
-		Manners: wire.MannersOf(ladder.Credit(kept.Current().Task, kept.Current().Stage)), Helps: wire.HelpsOf(), Ways: wire.WaysOf(), Day: book.DayOf(kept.ChangedAt.In(zone)).String(), Today: today.String(),
+		Helps: wire.HelpsOf(), Ways: wire.WaysOf(), Day: book.DayOf(kept.ChangedAt.In(zone)).String(), Today: today.String(),
 	}
 	if _, err := kept.Another(0); err == nil && kept.Stand != lesson.Ended {
 		out.More = true
 	}
-	entries := make([]wire.Entry, len(seen))
-	for i, o := range seen {
-		entries[i] = wire.EntryOf(words, keptOf(o, zone), today, c.role.May(store.Lead))
+	entries := map[string]wire.Entry{}
+	for _, o := range seen {
+		entries[o.ID.String()] = wire.EntryOf(words, keptOf(o, zone), today, c.role.May(store.Lead))
 	}
-	for nth, item := range kept.Items {
-		var here, before []wire.Entry
-		for _, e := range entries {
-			switch {
-			case e.Nth == nth:
-				here = append(here, e)
-			case e.Nth < nth:
-				before = append(before, e)
-			}
-		}
-		turns := func(at place.Place) int {
-			if nth == kept.Nth && !kept.Counted(at) {
-				return -1
-			}
-			return lesson.TurnAt(at, len(shown.Children))
-		}
-		out.Tasks = append(out.Tasks, wire.WorkedOf(words, item.Task, kept.Material, shown.Children, turns, here, before))
+	for nth := range kept.Items {
+		out.Tasks = append(out.Tasks, wire.WorkedOf(words, kept.Lesson, nth, shown.Children, kept.Rows(nth, store.Records(seen)), entries))
 	}
 	return out, s.addEstimates(c, kept, &out)
 }
@@ -104,14 +89,7 @@ func (s *Server) addEstimates(c *call, kept store.Lesson, out *wire.Record) erro
 }
 
 func keptOf(o store.Observation, zone *time.Location) wire.Kept {
-	k := wire.Kept{Observation: o.Observation, ID: o.ID.String(), Learner: o.LearnerID.String(), Nth: o.Nth, Note: o.Note, By: o.By, Withdrawn: o.Withdrawn, Current: o.Current, At: o.RecordedAt.In(zone)}
-	if o.LessonID.Valid {
-		k.Lesson = o.LessonID.UUID.String()
-	}
-	if o.Replaces.Valid {
-		k.Replaces = o.Replaces.UUID.String()
-	}
-	return k
+	return wire.Kept{Record: o.Record(), Note: o.Note, By: o.By, Current: o.Current, At: o.RecordedAt.In(zone)}
 }
 
 // observe keeps who did what at a problem of a lesson, also after the lesson has
@@ -153,25 +131,77 @@ func (s *Server) observationOf(c *call, kept store.Lesson, ask wire.Observe) (st
 	if ask.Nth >= len(kept.Items) {
 		return store.Observation{}, wrongRecord(lesson.ErrTask).of("nth")
 	}
-	o := store.Observation{
-		ID: uuid.MustParse(ask.ID), ClassID: c.class.ID, LearnerID: uuid.MustParse(ask.Learner), LessonID: uuid.NullUUID{UUID: kept.ID, Valid: true}, Nth: ask.Nth,
-		Withdrawn: ask.Withdrawn, RecordedBy: c.account.ID, RecordedAt: s.now(),
-	}
+	o := store.Observation{LearnerID: uuid.MustParse(ask.Learner), LessonID: uuid.NullUUID{UUID: kept.ID, Valid: true}, Nth: ask.Nth}
 	o.Task, o.Stage, o.Material = kept.Items[ask.Nth].Task, kept.Items[ask.Nth].Stage, kept.Material
-	o.Manner, o.Help, o.Way, o.Came = book.Manner(ask.Manner), book.Help(ask.Help), book.Way(ask.Way), book.Came(ask.Came)
-	o.Answer, o.Chosen, o.Runs, o.Day = strings.TrimSpace(ask.Answer), ask.Chosen, ask.Runs, today
-	switch {
-	case ask.Day == "" && kept.Stand == lesson.Ended:
+	if o.Day = today; kept.Stand == lesson.Ended {
 		o.Day = book.DayOf(kept.ChangedAt.In(zone))
-	case ask.Day != "":
+	}
+	if err := s.fill(c, &o, ask, today); err != nil {
+		return o, err
+	}
+	return o, s.correcting(c, kept, &o, ask)
+}
+
+// fill puts what was sent into a record of a task.
+func (s *Server) fill(c *call, o *store.Observation, ask wire.Observe, today book.Day) (err error) {
+	o.ID, o.ClassID, o.Withdrawn, o.RecordedBy, o.RecordedAt = uuid.MustParse(ask.ID), c.class.ID, ask.Withdrawn, c.account.ID, s.now()
+	o.Manner, o.Help, o.Way, o.Came = book.Manner(ask.Manner), book.Help(ask.Help), book.Way(ask.Way), book.Came(ask.Came)
+	o.Answer, o.Chosen, o.Runs = strings.TrimSpace(ask.Answer), ask.Chosen, ask.Runs
+	if ask.Day != "" {
 		if o.Day, err = book.ParseDay(ask.Day); err != nil {
-			return o, wrongRecord(err).of("day")
+			return wrongRecord(err).of("day")
 		}
 	}
 	if err := o.Valid(today); err != nil {
-		return o, wrongRecord(err).of(recordField(err))
+		return wrongRecord(err).of(recordField(err))
 	}
-	return o, s.correcting(c, kept, &o, ask)
+	return nil
+}
+
+// correct keeps a correction of any record of a child, from its own page; it answers
+// the page as it is then.
+func (s *Server) correct(c *call) error {
+	e, err := s.enrolled(c)
+	if err != nil {
+		return err
+	}
+	var ask wire.Observe
+	if err := read(c, &ask); err != nil {
+		return err
+	}
+	today, _, err := s.today(c)
+	if err != nil {
+		return err
+	}
+	seen, err := s.store.Observations(c.Context(), e.ID)
+	if err != nil {
+		return err
+	}
+	at := slices.IndexFunc(seen, func(o store.Observation) bool { return o.ID.String() == ask.Replaces })
+	switch {
+	case at < 0:
+		return refuse(fiber.StatusUnprocessableEntity, "There is no such record of this child", "Reload the page and look at it as it is now.").of("replaces")
+	case seen[at].ClassID != c.class.ID:
+		return refuse(fiber.StatusUnprocessableEntity, "This was recorded in another class", "Only that class can correct it.").of("replaces")
+	}
+	o := seen[at]
+	o.Replaces = uuid.NullUUID{UUID: o.ID, Valid: true}
+	if err := s.fill(c, &o, ask, today); err != nil {
+		return err
+	}
+	if ask.Note != nil {
+		o.Note = *ask.Note
+	}
+	err = s.store.Record(c.Context(), o, false)
+	switch {
+	case errors.Is(err, store.ErrStale):
+		return refuse(fiber.StatusConflict, "This record was corrected elsewhere", "Look at it as it is now, then correct it again.").of("replaces")
+	case errors.Is(err, store.ErrTaken):
+		return refuse(fiber.StatusConflict, "This record's id is used already", "Keep it once more.").of("id")
+	case err != nil:
+		return missing(err)
+	}
+	return s.answerLearner(c, e)
 }
 
 // correcting sees to what a record has to do with others: a correction keeps the

@@ -17,7 +17,10 @@ import (
 
 	"github.com/google/uuid"
 
+	"vineswap/core/book"
 	"vineswap/core/hue"
+	"vineswap/core/material"
+	"vineswap/core/problem"
 	"vineswap/core/setting"
 	"vineswap/pgtest"
 	"vineswap/server"
@@ -202,10 +205,13 @@ func (p person) class(path string) string { return "/api/classes/" + p.orchard.S
 // bodies are requests that are right for every route.
 func (p person) bodies(lesson, learner string) map[string]any {
 	name := "Ada " + learner[:4]
+	correction := observed(p.wren)
+	correction.Learner, correction.Answer, correction.Replaces, correction.AnotherRun = learner, "72", uuid.NewSHA1(uuid.MustParse(learner), []byte("record")).String(), false
 	return map[string]any{
-		"POST /lessons/" + lesson + "/observations": observed(p.wren),
-		"POST /lessons/" + lesson + "/estimates":    wire.Say{Learner: p.wren.String(), Value: 3800},
-		"POST /learners/" + learner + "/judgements": wire.Judge{ID: uuid.NewString(), Stage: "joining/no-swap", Manner: "column", State: "secure", Reason: "seen at home time"},
+		"POST /lessons/" + lesson + "/observations":  observed(p.wren),
+		"POST /lessons/" + lesson + "/estimates":     wire.Say{Learner: p.wren.String(), Value: 3800},
+		"POST /learners/" + learner + "/corrections": correction,
+		"POST /learners/" + learner + "/judgements":  wire.Judge{ID: uuid.NewString(), Stage: "joining/no-swap", Manner: "column", State: "secure", Reason: "seen at home time"},
 		"POST /learners":             wire.AddLearners{Learners: []wire.Learner{{ID: uuid.NewString(), Name: "Bo " + learner[:6]}}},
 		"PATCH /learners/" + learner: wire.ChangeLearner{Name: &name},
 		"POST /invitations":          wire.Invite{Role: "viewer"},
@@ -252,6 +258,11 @@ func TestEveryRoleAgainstEveryRoute(t *testing.T) {
 		}
 		child := uuid.New()
 		if err := h.store.AddLearner(context.Background(), h.orchard, store.Learner{ID: child, Name: "Child of " + name}, time.Now()); err != nil {
+			t.Fatal(err)
+		}
+		seen := store.Observation{ID: uuid.NewSHA1(child, []byte("record")), ClassID: h.orchard, LearnerID: child, RecordedBy: keeper.ID, RecordedAt: time.Now()}
+		seen.Task, seen.Manner, seen.Material, seen.Help, seen.Answer, seen.Came, seen.Runs = problem.SumOf(47, 25).Task(), book.Pieces, material.Beads, book.Alone, "62", book.Typed, 1
+		if err := h.store.Record(context.Background(), seen, false); err != nil {
 			t.Fatal(err)
 		}
 		kept := uuid.New()
@@ -520,8 +531,8 @@ func TestBadInput(t *testing.T) {
 		{"a task that is none", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","tasks":[{}]}`, 422, "tasks"},
 		{"a task of a later version", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","tasks":[{"task":{"kind":"sum","version":99,"data":{"numbers":[1,2]}}}]}`, 422, "tasks"},
 		{"a lesson of another stage", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","tasks":[{"task":{"kind":"sum","version":2,"data":{"numbers":[1,2]}},"stage":"x"}]}`, 422, "stage"},
-		{"a word that is no setting", "PUT", "/settings", `{"revision":1,"swap":"barter","places":"ones","material":"beads","digits":"by-kind","teens":"plain","comma":"none","when":"at-ten","carried":"above","crossing":"cross-out","order":"as-needed","zeros":"place-by-place","colours":` + ours + `}`, 422, ""},
-		{"old settings", "PUT", "/settings", `{"revision":7,"swap":"trade","places":"ones","material":"beads","digits":"by-kind","teens":"plain","comma":"none","when":"at-ten","carried":"above","crossing":"cross-out","order":"as-needed","zeros":"place-by-place","colours":` + ours + `}`, 409, ""},
+		{"a word that is no setting", "PUT", "/settings", `{"revision":1,"swap":"barter","places":"ones","material":"beads","digits":"by-kind","teens":"plain","comma":"none","when":"at-ten","carried":"above","crossing":"cross-out","order":"as-needed","zeros":"place-by-place","range":"1000000","colours":` + ours + `}`, 422, ""},
+		{"old settings", "PUT", "/settings", `{"revision":7,"swap":"trade","places":"ones","material":"beads","digits":"by-kind","teens":"plain","comma":"none","when":"at-ten","carried":"above","crossing":"cross-out","order":"as-needed","zeros":"place-by-place","range":"1000000","colours":` + ours + `}`, 409, ""},
 	} {
 		t.Run(c.name, func(t *testing.T) {
 			got := lead.send(c.method, lead.class(c.path), c.body)
@@ -564,19 +575,19 @@ func TestDesk(t *testing.T) {
 	var desk wire.Desk
 	lead.send("GET", lead.class(""), nil).into(t, &desk)
 	// Half past eleven in the morning, UTC, is the next day in Auckland.
-	if desk.Day != "Thursday 26 November" || desk.Class.Role != "lead" || len(desk.Learners) != 1 || len(desk.Stages) != 22 {
+	if desk.Day != "Thursday 26 November" || desk.Class.Role != "lead" || len(desk.Learners) != 1 || len(desk.Stages) != 26 {
 		t.Errorf("%+v", desk)
 	}
 	var set wire.Desk
 	exchanging := desk.Settings
 	exchanging.Swap, exchanging.Places, exchanging.And, exchanging.Material = "exchange", "units", true, "blocks"
 	lead.send("PUT", lead.class("/settings"), exchanging).into(t, &set)
-	if set.Words.ASwap != "an exchange" || set.Words.Places[0].Many != "units" || set.Stages[3].Name != "one exchange, units" {
+	if set.Words.ASwap != "an exchange" || set.Words.Places[0].Many != "units" || set.Stages[5].Name != "one exchange, units" {
 		t.Errorf("the words are %+v, %+v", set.Words, set.Stages)
 	}
 	var choices wire.Choices
 	lead.send("GET", lead.class("/choices"), nil).into(t, &choices)
-	if len(choices.Matters) != 12 || choices.Matters[0].Sides[1].Example != "Ten units trade for one ten. It joins the tens." {
+	if len(choices.Matters) != 13 || choices.Matters[0].Sides[1].Example != "Ten units trade for one ten. It joins the tens." {
 		t.Errorf("%+v", choices.Matters[0])
 	}
 }

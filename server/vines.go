@@ -173,6 +173,9 @@ func (s *Server) morning(c *call) error {
 	if err := s.addUnwritten(c, &out, children, today, zone); err != nil {
 		return err
 	}
+	if out.Done, err = s.lessonsOn(c, today, zone); err != nil {
+		return err
+	}
 	return c.JSON(out)
 }
 
@@ -185,30 +188,30 @@ const (
 )
 
 func (s *Server) addUnwritten(c *call, out *wire.Today, children []group.Child, today book.Day, zone *time.Location) error {
-	list, err := s.store.Unwritten(c.Context(), c.class.ID)
+	held, records, err := s.store.Held(c.Context(), c.class.ID)
 	if err != nil {
 		return err
 	}
-	names := map[string]string{}
+	names, here := map[string]string{}, map[string]bool{}
 	for _, child := range children {
-		names[child.ID] = child.Name
+		names[child.ID], here[child.ID] = child.Name, true
 	}
-	lessons := map[uuid.UUID][]string{}
-	var order []uuid.UUID
-	for _, u := range list {
-		if lessons[u.LessonID] == nil {
-			order = append(order, u.LessonID)
+	lessons := map[string][]string{}
+	var order []string
+	for _, spot := range lesson.Unwritten(held, here, records) {
+		if lessons[spot.Lesson] == nil {
+			order = append(order, spot.Lesson)
 		}
-		if name := names[u.LearnerID.String()]; !slices.Contains(lessons[u.LessonID], name) {
-			lessons[u.LessonID] = append(lessons[u.LessonID], name)
+		if name := names[spot.Learner]; !slices.Contains(lessons[spot.Lesson], name) {
+			lessons[spot.Lesson] = append(lessons[spot.Lesson], name)
 		}
 	}
 	for _, id := range order {
-		l, err := s.store.Lesson(c.Context(), c.class.ID, id)
+		l, err := s.store.Lesson(c.Context(), c.class.ID, uuid.MustParse(id))
 		if err != nil {
 			return err
 		}
-		out.Unwritten = append(out.Unwritten, wire.UnwrittenOf(c.class.Settings.Words(), id.String(), l.Lesson, lessons[id], book.DayOf(l.ChangedAt.In(zone)), today))
+		out.Unwritten = append(out.Unwritten, wire.UnwrittenOf(c.class.Settings.Words(), id, l.Lesson, lessons[id], book.DayOf(l.ChangedAt.In(zone)), today))
 	}
 	return nil
 }

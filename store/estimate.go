@@ -2,13 +2,16 @@ package store
 
 import (
 	"context"
+	"database/sql"
 	"encoding/json"
 	"fmt"
+	"strings"
 	"time"
 
 	"github.com/google/uuid"
 
 	"vineswap/core/book"
+	"vineswap/core/lesson"
 	"vineswap/core/place"
 	"vineswap/core/task"
 )
@@ -78,27 +81,41 @@ func (s *Store) EstimatesOf(ctx context.Context, learner uuid.UUID) ([]Said, err
 	return list, err
 }
 
-// Unwritten is a child at a problem of a lesson of whom nothing is written yet.
-type Unwritten struct {
-	LessonID  uuid.UUID `db:"lesson_id"`
-	Nth       int       `db:"nth"`
-	LearnerID uuid.UUID `db:"learner_id"`
-}
-
-// Unwritten lists what is still to be written up in a class: every child at
-// every problem that was worked, in lessons that have ended and in those that
-// have gone on to another problem. A record that was undone is to be written
-// again; one that was withdrawn from the first is not.
-func (s *Store) Unwritten(ctx context.Context, class uuid.UUID) ([]Unwritten, error) {
-	list := []Unwritten{}
-	err := s.db.SelectContext(ctx, &list, `with settled as materialized (
-			select o.lesson_id, o.nth, o.learner_id from observation o left join observation later on later.replaces = o.id
-			where o.class_id = $1 and o.lesson_id is not null and later.id is null and not (o.withdrawn and o.replaces is not null))
-		select lesson.id as lesson_id, nth.nth, lesson_child.learner_id from lesson join lesson_child on lesson_child.lesson_id = lesson.id
-		join enrolment on enrolment.learner_id = lesson_child.learner_id and enrolment.class_id = lesson.class_id and until is null
-		cross join lateral generate_series(0, jsonb_array_length(tasks) - 1) as nth(nth)
-		where lesson.class_id = $1 and (stand = 'ended' or stand = 'mat' and nth.nth <> lesson.nth)
-		and not exists (select 1 from settled where settled.lesson_id = lesson.id and settled.nth = nth.nth and settled.learner_id = lesson_child.learner_id)
-		order by lesson.changed_at desc, lesson.id, nth.nth, seat`, class)
-	return list, err
+// Held lists what of the lessons of a class bears on what is still to be written,
+// the one changed last first, with what was recorded of them in the order in which
+// it was kept.
+func (s *Store) Held(ctx context.Context, class uuid.UUID) ([]lesson.Held, []book.Record, error) {
+	var rows []struct {
+		ID       uuid.UUID      `db:"id"`
+		Items    int            `db:"items"`
+		Nth      int            `db:"nth"`
+		Stand    lesson.Stand   `db:"stand"`
+		Children sql.NullString `db:"children"`
+	}
+	if err := s.db.SelectContext(ctx, &rows, `select id, jsonb_array_length(tasks) as items, nth, stand,
+			(select string_agg(learner_id::text, ' ' order by seat) from lesson_child where lesson_id = lesson.id) as children
+		from lesson where class_id = $1 order by changed_at desc, id`, class); err != nil {
+		return nil, nil, err
+	}
+	lessons := make([]lesson.Held, len(rows))
+	for i, r := range rows {
+		lessons[i] = lesson.Held{ID: r.ID.String(), Items: r.Items, Nth: r.Nth, Stand: r.Stand, Children: strings.Fields(r.Children.String)}
+	}
+	var marks []struct {
+		ID        uuid.UUID     `db:"id"`
+		LessonID  uuid.UUID     `db:"lesson_id"`
+		LearnerID uuid.UUID     `db:"learner_id"`
+		Nth       int           `db:"nth"`
+		Withdrawn bool          `db:"withdrawn"`
+		Replaces  uuid.NullUUID `db:"replaces"`
+		Seq       int64         `db:"seq"`
+	}
+	if err := s.db.SelectContext(ctx, &marks, `select id, lesson_id, learner_id, nth, withdrawn, replaces, seq from observation where class_id = $1 and lesson_id is not null order by seq`, class); err != nil {
+		return nil, nil, err
+	}
+	records := make([]book.Record, len(marks))
+	for i, m := range marks {
+		records[i] = Observation{ID: m.ID, LessonID: uuid.NullUUID{UUID: m.LessonID, Valid: true}, LearnerID: m.LearnerID, Nth: m.Nth, Withdrawn: m.Withdrawn, Replaces: m.Replaces, Seq: m.Seq}.Record()
+	}
+	return lessons, records, nil
 }

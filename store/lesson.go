@@ -184,6 +184,22 @@ func (s *Store) OpenLessons(ctx context.Context, class uuid.UUID) ([]uuid.UUID, 
 	return ids, err
 }
 
+// LessonsBetween lists the lessons of a class that were changed last within a time,
+// the newest first; the days of a class are its own zone's affair.
+func (s *Store) LessonsBetween(ctx context.Context, class uuid.UUID, from, to time.Time) ([]uuid.UUID, error) {
+	ids := []uuid.UUID{}
+	err := s.db.SelectContext(ctx, &ids, `select id from lesson where class_id = $1 and changed_at >= $2 and changed_at < $3 order by changed_at desc, id`, class, from, to)
+	return ids, err
+}
+
+// LessonTimes lists when the lessons of a class were changed last, the newest
+// first.
+func (s *Store) LessonTimes(ctx context.Context, class uuid.UUID) ([]time.Time, error) {
+	times := []time.Time{}
+	err := s.db.SelectContext(ctx, &times, `select changed_at from lesson where class_id = $1 order by changed_at desc`, class)
+	return times, err
+}
+
 // SaveLesson keeps a changed lesson if it is still at the revision that it was
 // read at, raises the revision, and puts the lesson in the account's hand. A
 // stale write changes nothing and gives ErrStale.

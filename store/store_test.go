@@ -4,12 +4,17 @@ import (
 	"context"
 	"errors"
 	"os"
+	"reflect"
+	"slices"
 	"sync"
 	"testing"
 	"time"
 
 	"github.com/google/uuid"
 
+	"vineswap/core/book"
+	"vineswap/core/choose"
+	"vineswap/core/ladder"
 	"vineswap/core/lesson"
 	"vineswap/core/material"
 	"vineswap/core/problem"
@@ -92,6 +97,7 @@ func TestMigrateKeepsOldRows(t *testing.T) {
 		}
 		return s
 	}
+	testArrival(t, old("schema-3.sql", 1))
 	s := old("schema-2.sql", 2)
 	if n, err := s.Rejudge(ctx); n != 46 || err != nil {
 		t.Errorf("%d learners judged, %v", n, err)
@@ -102,9 +108,11 @@ func TestMigrateKeepsOldRows(t *testing.T) {
 	rooms, err := s.Memberships(ctx, orla.ID)
 	must(t, err)
 	for _, room := range rooms {
-		standings, err := s.Standings(ctx, room.ClassID)
+		_, children, err := s.Stands(ctx, room.ClassID)
 		must(t, err)
-		seen += len(standings)
+		for _, child := range children {
+			seen += len(child.Standings)
+		}
 	}
 	if seen == 0 {
 		t.Error("nothing is left of what was recorded")
@@ -326,5 +334,93 @@ func TestSessions(t *testing.T) {
 	must(t, k.Reset(), k.Close())
 	if got, _ := k.Get("ever"); got != nil {
 		t.Error("a reset kept something")
+	}
+}
+
+// The schema before tasks: what was recorded is there, snakes that were drawn count
+// as snakes, three single digits no more as a new place, and for who worked with two
+// digits the stages of single digits are met.
+func testArrival(t *testing.T, s *store.Store) {
+	t.Helper()
+	hanne, err := s.AccountByEmail(ctx, "hanne@vineswap.test")
+	must(t, err)
+	rooms, err := s.Memberships(ctx, hanne.ID)
+	must(t, err)
+	room := rooms[0].ClassID
+	learners, err := s.Learners(ctx, room)
+	must(t, err)
+	id := map[string]uuid.UUID{}
+	for _, l := range learners {
+		id[l.Name] = l.ID
+	}
+	state := func(name string, stage choose.StageID) ladder.State {
+		child, err := s.StandOf(ctx, room, id[name])
+		must(t, err)
+		return child.Standings[ladder.Key{Stage: stage, Manner: book.Pieces}].State
+	}
+	for _, name := range []string{"Ada W.", "Bram D."} {
+		if got := state(name, choose.FirstSnake); got != ladder.UnderWay {
+			t.Errorf("%s worked a snake that was drawn, and it is %q", name, got)
+		}
+	}
+	seen, err := s.Observations(ctx, id["Clio J."])
+	must(t, err)
+	over, corrected := 0, 0
+	for _, o := range seen {
+		if ladder.Credit(o.Task, o.Stage) == choose.OverTen {
+			over++
+		}
+		if o.Replaces.Valid && o.Answer == "16" {
+			corrected++
+		}
+	}
+	if over != 10 || corrected != 2 || state("Clio J.", choose.OverTen) != ladder.UnderWay {
+		t.Errorf("%d of single digits, %d corrected, %q", over, corrected, state("Clio J.", choose.OverTen))
+	}
+	shared, err := s.Observations(ctx, id["Esme Q."])
+	must(t, err)
+	if i := slices.IndexFunc(shared, func(o store.Observation) bool { return o.Task.String() == "97/4" }); i < 0 || !shared[i].Right() {
+		t.Error("what was shared out is gone, or wrong")
+	}
+	said, err := s.EstimatesOf(ctx, id["Esme Q."])
+	if err != nil || len(said) != 2 || said[0].Task.String() != "97/4" || said[0].Value != 20 {
+		t.Errorf("estimates %+v, %v", said, err)
+	}
+	child, err := s.StandOf(ctx, room, id["Ada W."])
+	must(t, err)
+	for _, stage := range []choose.StageID{choose.WithinTen, choose.OverTen, choose.TakeWithinTen, choose.BackOverTen} {
+		if !child.Met[stage] {
+			t.Errorf("%s is not met for a child who worked with two digits", stage)
+		}
+	}
+	if nobody, err := s.StandOf(ctx, room, id["Wren A."]); err != nil || len(nobody.Met) > 0 || len(nobody.Standings) > 0 {
+		t.Errorf("of whom nothing is recorded: %+v, %v", nobody, err)
+	}
+	held, _, err := s.Held(ctx, room)
+	must(t, err)
+	open, err := s.OpenLessons(ctx, room)
+	must(t, err)
+	two := 0
+	for _, lessonID := range open {
+		l, err := s.Lesson(ctx, room, lessonID)
+		must(t, err)
+		if len(l.Items) == 2 && l.Items[1].Task.String() == "702-345" && l.Items[1].Stage == choose.AcrossOneZero {
+			two++
+		}
+	}
+	if len(held) < 20 || two != 2 {
+		t.Errorf("%d lessons, %d with two tasks to take away", len(held), two)
+	}
+	list, err := s.KeptChoices(ctx, room)
+	if err != nil || len(list) != 2 || list[0].Version != 1 {
+		t.Errorf("%+v, %v", list, err)
+	}
+	before, err := s.StandOf(ctx, room, id["Ada W."])
+	must(t, err)
+	if n, err := s.Migrate(ctx); n != 0 || err != nil { // nothing arrives twice
+		t.Errorf("%d steps, %v", n, err)
+	}
+	if after, err := s.StandOf(ctx, room, id["Ada W."]); err != nil || !reflect.DeepEqual(before, after) {
+		t.Errorf("migrated twice: %v", err)
 	}
 }

@@ -6,8 +6,7 @@ import (
 	"vineswap/core/book"
 	"vineswap/core/choose"
 	"vineswap/core/ladder"
-	"vineswap/core/material"
-	"vineswap/core/place"
+	"vineswap/core/lesson"
 	"vineswap/core/problem"
 	"vineswap/core/say"
 	"vineswap/core/task"
@@ -27,16 +26,20 @@ type Entry struct {
 	Task      string   `json:"task"`
 	Nth       int      `json:"nth"`
 	Answer    string   `json:"answer"`
+	Result    string   `json:"result"` // the right one, as it is written
+	Rests     bool     `json:"rests"`  // an answer can have a rest
 	Right     bool     `json:"right"`
 	Slips     []string `json:"slips"` // what explains a wrong answer, in words
 	Stage     string   `json:"stage"`
 	StageName string   `json:"stageName"`
 	Manner    string   `json:"manner"`
 	InManner  string   `json:"inManner"`
+	Manners   []Named  `json:"manners"` // of its stage
 	Help      string   `json:"help"`
 	Way       string   `json:"way"`
 	WayName   string   `json:"wayName"`
 	Came      string   `json:"came"`
+	CameSays  string   `json:"cameSays"` // how it came, where that bears on what it counts for
 	Chosen    bool     `json:"chosen"`
 	Runs      int      `json:"runs"`
 	Note      string   `json:"note"` // for the lead alone
@@ -50,22 +53,21 @@ type Entry struct {
 	Current   bool     `json:"current"` // nothing replaces it
 }
 
-// Kept is a record as the store has it, with what the wire needs of it.
+// Kept is a record with who recorded it and when.
 type Kept struct {
-	book.Observation
-	ID, Learner, Lesson, Replaces string
-	Nth                           int
-	Note, By                      string
-	Withdrawn, Current            bool
-	At                            time.Time // in the class's zone
+	book.Record
+	Note, By string
+	Current  bool
+	At       time.Time // in the class's zone
 }
 
 // EntryOf makes a record; notes are for the lead alone.
 func EntryOf(w say.Words, k Kept, today book.Day, lead bool) Entry {
+	stage := ladder.Credit(k.Task, k.Stage)
 	e := Entry{
-		ID: k.ID, Learner: k.Learner, Lesson: k.Lesson, Task: w.Task(k.Task), Nth: k.Nth, Answer: k.Answer,
-		Right: k.Right(), Slips: []string{}, Stage: string(ladder.Credit(k.Task, k.Stage)), StageName: w.Stage(ladder.Credit(k.Task, k.Stage)), Manner: string(k.Manner), InManner: say.InManner(k.Manner),
-		Help: string(k.Help), Way: string(k.Way), WayName: say.Way(k.Way), Came: string(k.Came), Chosen: k.Chosen, Runs: k.Runs, HasNote: k.Note != "",
+		ID: k.ID, Learner: k.Learner, Lesson: k.Lesson, Task: w.Task(k.Task), Nth: k.Nth, Answer: k.Answer, Result: k.Task.Result(), Rests: rests(k.Task),
+		Right: k.Right(), Slips: []string{}, Stage: string(stage), StageName: w.Stage(stage), Manner: string(k.Manner), InManner: say.InManner(k.Manner), Manners: MannersOf(stage),
+		Help: string(k.Help), Way: string(k.Way), WayName: say.Way(k.Way), Came: string(k.Came), CameSays: say.Came(k.Came), Chosen: k.Chosen, Runs: k.Runs, HasNote: k.Note != "",
 		Day: k.Day.String(), DaySays: say.ShortDay(k.Day, today), By: k.By, At: k.At.Format("15:04"), Withdrawn: k.Withdrawn, Replaces: k.Replaces, Current: k.Current,
 	}
 	if lead {
@@ -77,6 +79,12 @@ func EntryOf(w say.Words, k Kept, today book.Day, lead bool) Entry {
 	return e
 }
 
+// rests tells whether an answer to a task can have a rest.
+func rests(t task.Task) bool {
+	p, of := problem.From(t)
+	return of && p.Rests()
+}
+
 // Record is the page on which a lesson is written up.
 type Record struct {
 	Link     LessonLink `json:"link"`
@@ -84,7 +92,6 @@ type Record struct {
 	Index    int        `json:"index"` // the task in hand
 	Children []Learner  `json:"children"`
 	Tasks    []Worked   `json:"tasks"`
-	Manners  []Named    `json:"manners"` // of the lesson's stage
 	Helps    []Named    `json:"helps"`
 	Ways     []Named    `json:"ways"`
 	Day      string     `json:"day"`    // of the lesson
@@ -102,7 +109,8 @@ type Worked struct {
 	Result    string     `json:"result"` // as it is written: "24 rest 1"
 	Rests     bool       `json:"rests"`  // an answer can have a rest
 	Words     string     `json:"words"`
-	Rows      []Row      `json:"rows"` // one for each child
+	Manners   []Named    `json:"manners"` // of its stage
+	Rows      []Row      `json:"rows"`    // one for each child
 	Estimates []Estimate `json:"estimates"`
 	Saw       []Saw      `json:"saw"`
 }
@@ -114,7 +122,8 @@ type Row struct {
 	Help    string  `json:"help"`
 	Manner  string  `json:"manner"`
 	Runs    int     `json:"runs"`
-	Kept    []Entry `json:"kept"` // current records, each a run
+	Written bool    `json:"written"` // something is written, or that there is nothing to write
+	Kept    []Entry `json:"kept"`    // current records, each a run
 }
 
 // Saw is what the mat saw of a child at a place.
@@ -190,64 +199,83 @@ func MannersOf(id choose.StageID) []Named {
 	return out
 }
 
-// WorkedOf makes a task of a lesson. The rows begin as the mat saw the
-// children: alone, in the manner of the material, unless an earlier task of the
-// lesson says otherwise.
-func WorkedOf(w say.Words, t task.Task, kind material.Kind, children []Learner, turns func(place.Place) int, kept, before []Entry) Worked {
-	out := Worked{Text: w.Task(t), Numbers: []int{}, Answer: int(t.Right()[0]), Result: t.Result(), Rows: []Row{}, Estimates: []Estimate{}, Saw: []Saw{}}
-	p, worked := problem.From(t)
-	if worked {
-		out.Sign, out.Numbers, out.Rests, out.Words = problem.Sign(p.Kind), ints(p.Numbers), p.Rests(), p.Answer().Words(w.And)
+// WorkedOf makes a task of a lesson with its rows; the entries are those of the
+// whole lesson.
+func WorkedOf(w say.Words, l lesson.Lesson, nth int, children []Learner, rows []lesson.Row, entries map[string]Entry) Worked {
+	t := l.Items[nth].Task
+	out := Worked{Text: w.Task(t), Numbers: []int{}, Answer: int(t.Right()[0]), Result: t.Result(), Rests: rests(t), Rows: []Row{}, Estimates: []Estimate{}, Saw: []Saw{}}
+	out.Manners = MannersOf(ladder.Credit(t, l.Items[nth].Stage))
+	if p, of := problem.From(t); of {
+		out.Sign, out.Numbers, out.Words = problem.Sign(p.Kind), ints(p.Numbers), p.Answer().Words(w.And)
 	}
-	for _, c := range children {
-		row := Row{Learner: c.ID, Help: string(book.Alone), Manner: string(usualManner(t, kind)), Runs: 1, Kept: []Entry{}}
-		for _, e := range before {
-			if e.Learner == c.ID && e.Current && !e.Withdrawn {
-				row.Help, row.Manner = e.Help, e.Manner
-			}
-		}
-		for _, e := range kept {
-			if e.Learner == c.ID && e.Current && !undone(e) {
-				row.Kept = append(row.Kept, e)
-				row.Runs = max(row.Runs, e.Runs+1)
-			}
+	for _, r := range rows {
+		row := Row{Learner: r.Child, Help: string(r.Help), Manner: string(r.Manner), Runs: r.Runs, Written: r.Written(), Kept: []Entry{}}
+		for _, k := range r.Kept {
+			row.Kept = append(row.Kept, entries[k.ID])
 		}
 		out.Rows = append(out.Rows, row)
 	}
-	if !worked {
-		return out
-	}
-	for _, c := range p.Columns() {
-		if i := turns(c.Place); i >= 0 && i < len(children) {
-			out.Saw = append(out.Saw, Saw{children[i].Name, c.Place.String(), w.PlaceMany(c.Place), w.Worked(p, c)})
-		}
+	for _, s := range l.Saw(nth, w) {
+		out.Saw = append(out.Saw, Saw{children[s.Child].Name, s.Place.String(), w.PlaceMany(s.Place), s.Text})
 	}
 	return out
 }
 
-// usualManner is how a problem is worked with a material: numbers too large for it
-// are worked in the column.
-func usualManner(t task.Task, kind material.Kind) book.Manner {
-	p, worked := problem.From(t)
-	switch {
-	case worked && !material.CanLayOut(p.Reach()):
-		return book.Column
-	case kind.Drawn():
-		return book.Drawn
-	}
-	return book.Pieces
-}
-
-// undone tells of a record that was taken back: the child waits to be written
-// again. One withdrawn from the first says that there is nothing to write.
-func undone(e Entry) bool { return e.Withdrawn && e.Replaces != "" }
-
 // Today is what the morning asks for.
 type Today struct {
-	Waited    []Waited    `json:"waited"`
-	Check     []Check     `json:"check"`
-	Unwritten []Unwritten `json:"unwritten"`
-	Meetings  []Meeting   `json:"meetings"` // lessons that suggest themselves
+	Waited    []Waited      `json:"waited"`
+	Check     []Check       `json:"check"`
+	Unwritten []Unwritten   `json:"unwritten"`
+	Meetings  []Meeting     `json:"meetings"` // lessons that suggest themselves
+	Done      []LessonBrief `json:"done"`     // lessons of today that have ended, the newest first
+}
+
+// LessonBrief is a lesson that has ended, in a list.
+type LessonBrief struct {
+	ID       string   `json:"id"`
+	At       string   `json:"at"`       // the time of day at which it ended
+	Children []string `json:"children"` // names
+	Tasks    []string `json:"tasks"`
+	Stage    string   `json:"stage"` // the name of that of its first task
+}
+
+// LessonDay is the lessons of a day.
+type LessonDay struct {
+	Day     string        `json:"day"`
+	Says    string        `json:"says"`
+	Before  string        `json:"before"` // the day before it that has lessons; empty for none
+	After   string        `json:"after"`  // and the day after it, today at the latest
+	Lessons []LessonBrief `json:"lessons"`
+}
+
+// LessonDayOf makes the lessons of a day; the days are those with lessons, the
+// newest first.
+func LessonDayOf(day, today book.Day, days []book.Day, list []LessonBrief) LessonDay {
+	out := LessonDay{Day: day.String(), Says: say.ShortDay(day, today), Lessons: list}
+	for _, d := range days {
+		if d > day {
+			out.After = d.String()
+		}
+		if d < day && out.Before == "" {
+			out.Before = d.String()
+		}
+	}
+	if out.After == "" && day < today {
+		out.After = today.String()
+	}
+	return out
+}
+
+// LessonBriefOf makes a lesson that has ended.
+func LessonBriefOf(w say.Words, id string, l lesson.Lesson, children []lesson.Child, at time.Time) LessonBrief {
+	out := LessonBrief{ID: id, At: at.Format("15:04"), Children: []string{}, Tasks: []string{}, Stage: w.Stage(ladder.Credit(l.Items[0].Task, l.Items[0].Stage))}
+	for _, c := range children {
+		out.Children = append(out.Children, c.Name)
+	}
+	for _, item := range l.Items {
+		out.Tasks = append(out.Tasks, w.Task(item.Task))
+	}
+	return out
 }
 
 // Meeting is a lesson that suggests itself.

@@ -14,7 +14,6 @@ import (
 	"vineswap/core/ladder"
 	"vineswap/core/lesson"
 	"vineswap/core/material"
-	"vineswap/core/place"
 	"vineswap/core/problem"
 	"vineswap/core/say"
 	"vineswap/wire"
@@ -26,8 +25,11 @@ const today = book.Day(20_000)
 func kept(answer string, spoil func(*wire.Kept)) wire.Kept {
 	p := problem.SumOf(47, 25)
 	k := wire.Kept{
-		Observation: book.Observation{Task: p.Task(), Stage: book.StageOf(p.Task()), Manner: book.Column, Material: material.Beads, Help: book.Nudged, Answer: answer, Came: book.Typed, Runs: 1, Day: today - 1},
-		ID:          "one", Learner: "w", Lesson: "l", By: "Hanne", Note: "hums", Current: true, At: time.Date(2024, 10, 3, 9, 15, 0, 0, time.UTC),
+		Record: book.Record{
+			Observation: book.Observation{Task: p.Task(), Manner: book.Column, Material: material.Beads, Help: book.Nudged, Answer: answer, Came: book.Typed, Runs: 1, Day: today - 1},
+			ID:          "one", Learner: "w", Lesson: "l",
+		},
+		By: "Hanne", Note: "hums", Current: true, At: time.Date(2024, 10, 3, 9, 15, 0, 0, time.UTC),
 	}
 	if spoil != nil {
 		spoil(&k)
@@ -55,55 +57,46 @@ func TestEntry(t *testing.T) {
 	}
 }
 
-// The rows of a problem: as the mat saw it, as it was seen before, as it is
-// written.
+// A task of a lesson: what is to be seen of it, its rows and what the mat saw.
 func TestWorked(t *testing.T) {
 	children := []wire.Learner{{ID: "w", Name: "Wren A."}, {ID: "j", Name: "Jory P."}}
-	turns := func(p place.Place) int { return lesson.TurnAt(p, len(children)) }
-	entry := func(spoil func(*wire.Kept)) wire.Entry {
-		return wire.EntryOf(say.Words{}, kept("62", spoil), today, true)
-	}
-	for name, c := range map[string]struct {
-		here, before []wire.Entry
-		help, manner string // of Wren's row
-		runs, kept   int
-	}{
-		"nothing yet":                  {nil, nil, "alone", "pieces", 1, 0},
-		"as at the problem before":     {nil, []wire.Entry{entry(nil)}, "nudged", "column", 1, 0},
-		"written":                      {[]wire.Entry{entry(nil)}, nil, "alone", "pieces", 2, 1},
-		"undone":                       {[]wire.Entry{entry(func(k *wire.Kept) { k.Withdrawn, k.Replaces = true, "zero" })}, nil, "alone", "pieces", 1, 0},
-		"let go from the first":        {[]wire.Entry{entry(func(k *wire.Kept) { k.Withdrawn = true })}, nil, "alone", "pieces", 2, 1},
-		"corrected since":              {[]wire.Entry{entry(func(k *wire.Kept) { k.Current = false })}, nil, "alone", "pieces", 1, 0},
-		"two runs":                     {[]wire.Entry{entry(nil), entry(func(k *wire.Kept) { k.ID, k.Runs = "two", 2 })}, nil, "alone", "pieces", 3, 2},
-		"another child's is no matter": {[]wire.Entry{entry(func(k *wire.Kept) { k.Learner = "x" })}, nil, "alone", "pieces", 1, 0},
-	} {
-		made := wire.WorkedOf(say.Words{}, problem.SumOf(47, 25).Task(), material.Beads, children, turns, c.here, c.before)
-		row := made.Rows[0]
-		if len(made.Rows) != 2 || row.Help != c.help || row.Manner != c.manner || row.Runs != c.runs || len(row.Kept) != c.kept {
-			t.Errorf("%s: %+v", name, row)
+	made := func(kind material.Kind, p problem.Problem, records ...wire.Kept) wire.Worked {
+		l, err := lesson.New(lesson.Items("", p), kind, []string{"w", "j"})
+		if err != nil {
+			t.Fatal(err)
 		}
+		l.Stand = lesson.Ended
+		entries, kept := map[string]wire.Entry{}, []book.Record{}
+		for _, r := range records {
+			entries[r.ID], kept = wire.EntryOf(say.Words{}, r, today, true), append(kept, r.Record)
+		}
+		return wire.WorkedOf(say.Words{}, l, 0, children, l.Rows(0, kept), entries)
 	}
-	sum := wire.WorkedOf(say.Words{}, problem.SumOf(47, 25).Task(), material.Beads, children, turns, nil, nil)
-	if fmt.Sprint(sum.Saw) != "[{Wren A. ones ones 12 counted, one swap: 2 stay} {Jory P. tens tens 7 counted}]" || sum.Sign != "+" {
+	sum := made(material.Beads, problem.SumOf(47, 25), kept("62", nil))
+	if fmt.Sprint(sum.Saw) != "[{Wren A. ones ones 12 counted, one swap: 2 stay} {Jory P. tens tens 7 counted}]" || sum.Sign != "+" || sum.Answer != 72 {
 		t.Errorf("%+v", sum.Saw)
 	}
-	taken := wire.WorkedOf(say.Words{}, problem.DifferenceOf(62, 38).Task(), material.Beads, children, turns, nil, nil)
+	if row := sum.Rows[0]; len(sum.Rows) != 2 || !row.Written || len(row.Kept) != 1 || row.Kept[0].Answer != "62" || row.Runs != 2 || sum.Rows[1].Written {
+		t.Errorf("%+v", sum.Rows)
+	}
+	taken := made(material.Beads, problem.DifferenceOf(62, 38))
 	if fmt.Sprint(taken.Saw) != "[{Wren A. ones ones 12 there after one swap, 8 taken: 4 stay} {Jory P. tens tens 5 there, 3 taken: 2 stay}]" || taken.Sign != "−" || taken.Result != "24" {
 		t.Errorf("%+v", taken)
 	}
-	shared, _ := problem.Parse("97/4")
-	drawn := wire.WorkedOf(say.Words{}, shared.Task(), material.Drawings, children, turns, nil, nil)
+	drawn := made(material.Drawings, problem.Of(problem.Sharing, 97, 4))
 	if fmt.Sprint(drawn.Saw) != "[{Jory P. tens tens 9 among four: 2 each, 1 left} {Wren A. ones ones 17 among four: 4 each, 1 left}]" || drawn.Result != "24 rest 1" || !drawn.Rests || drawn.Rows[0].Manner != "drawn" {
 		t.Errorf("sharing, drawn: %+v", drawn)
 	}
-	if large := wire.WorkedOf(say.Words{}, problem.SumOf(40_960, 9_870).Task(), material.Beads, children, turns, nil, nil); large.Rows[0].Manner != "column" || large.Rests {
-		t.Errorf("too large for beads: %+v", large.Rows)
-	}
-	nobody := wire.WorkedOf(say.Words{}, problem.SumOf(47, 25).Task(), material.Beads, children, func(place.Place) int { return -1 }, nil, nil)
-	if len(nobody.Saw) != 0 {
-		t.Errorf("before anything is counted the mat saw %+v", nobody.Saw)
-	}
 }
+
+// school is a class that records something every week.
+var school = func() ladder.Class {
+	c := ladder.Class{Limit: 10_000}
+	for w := today.Week() - 20; w <= today.Week(); w++ {
+		c.Weeks = append(c.Weeks, w)
+	}
+	return c
+}()
 
 // classOf is a class of children with seeded standings.
 func classOf(rng *rand.Rand, n int) []group.Child {
@@ -115,12 +108,12 @@ func classOf(rng *rand.Rand, n int) []group.Child {
 				for _, m := range stage.Manners {
 					if rng.IntN(3) == 0 {
 						state := []ladder.State{ladder.Shown, ladder.UnderWay, ladder.Secure, ladder.Wobbling}[rng.IntN(4)]
-						s[ladder.Key{Stage: stage.ID, Manner: m}] = ladder.Standing{State: state, Grounds: ladder.Grounds{Tried: 4, Right: 3, Alone: 3, Days: 2, Last: today - book.Day(rng.IntN(60)), Since: today - 60}, Explained: rng.IntN(9) == 0}
+						s[ladder.Key{Stage: stage.ID, Manner: m}] = ladder.Standing{State: state, Beads: ladder.Beads(rng.IntN(57)), Tried: 4, Right: 3, Alone: 3, Days: 2, Last: today - book.Day(rng.IntN(60)), Used: today - book.Day(rng.IntN(60)), Since: today - 60, Explained: rng.IntN(9) == 0}
 					}
 				}
 			}
 		}
-		children = append(children, group.Child{ID: fmt.Sprint("c", i), Name: fmt.Sprintf("Child %c.", 'A'+i), Standings: s})
+		children = append(children, group.Child{ID: fmt.Sprint("c", i), Name: fmt.Sprintf("Child %c.", 'A'+i), Child: ladder.Child{Standings: s, Class: school}})
 	}
 	return children
 }
@@ -134,7 +127,7 @@ func TestLawsOfVines(t *testing.T) {
 		children := classOf(rng, n)
 		for _, strand := range ladder.Strands() {
 			for _, order := range group.Orders() {
-				v := wire.VinesOf(say.Words{}, children, strand, order, ladder.Stages(strand)[2].ID, today)
+				v := wire.VinesOf(say.Words{}, school, children, strand, order, ladder.Stages(strand)[2].ID, today)
 				text, err := json.Marshal(v)
 				if err != nil || strings.Contains(string(text), "null") {
 					t.Fatalf("%.300s, %v", text, err)
@@ -147,7 +140,7 @@ func TestLawsOfVines(t *testing.T) {
 					seen[c.ID] = true
 					checkLeaves(t, v, c)
 				}
-				if sizes != n || len(seen) != n || len(v.Columns) != n || len(v.Stages) != len(ladder.Stages(strand)) {
+				if sizes != n || len(seen) != n || len(v.Columns) != n || len(v.Stages) != len(school.Stages(strand)) {
 					t.Fatalf("%d children: %d in groups, %d in columns", n, sizes, len(v.Columns))
 				}
 				checkStages(t, v, n)
@@ -196,9 +189,9 @@ func checkStages(t *testing.T, v wire.Vines, n int) {
 func TestBranches(t *testing.T) {
 	rng := rand.New(rand.NewPCG(9, 9))
 	for _, c := range classOf(rng, 12) {
-		for i, b := range wire.BranchesOf(say.Words{}, c.Standings, today) {
+		for i, b := range wire.BranchesOf(say.Words{}, c.Child, today) {
 			strand := ladder.Strands()[i]
-			if b.ID != string(strand) || len(b.Stages) != len(ladder.Stages(strand)) {
+			if b.ID != string(strand) || len(b.Stages) != len(school.Stages(strand)) {
 				t.Fatalf("%+v", b)
 			}
 			for _, n := range b.Stages {
@@ -212,7 +205,7 @@ func TestBranches(t *testing.T) {
 				}
 			}
 		}
-		for _, step := range wire.StepsOf(say.Words{}, c.Standings, today) {
+		for _, step := range wire.StepsOf(say.Words{}, c.Child, today) {
 			if step.Do == "" || !strings.HasSuffix(step.Why, ".") {
 				t.Errorf("%+v", step)
 			}

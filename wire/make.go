@@ -17,6 +17,7 @@ import (
 	"vineswap/core/say"
 	"vineswap/core/setting"
 	"vineswap/core/swap"
+	"vineswap/core/task"
 )
 
 // WordsOf makes the labels of a class.
@@ -111,11 +112,13 @@ func StageOf(w say.Words, id choose.StageID) Stage {
 	return s
 }
 
-// StagesOf makes all stages that numbers can be chosen for.
-func StagesOf(w say.Words) []Stage {
-	var out []Stage
+// StagesOf makes the stages that numbers below a limit can be chosen for.
+func StagesOf(w say.Words, limit place.Number) []Stage {
+	out := []Stage{}
 	for _, id := range choose.Stages() {
-		out = append(out, StageOf(w, id))
+		if id.Within(limit) {
+			out = append(out, StageOf(w, id))
+		}
 	}
 	return out
 }
@@ -177,73 +180,54 @@ func ints(numbers []place.Number) []int {
 	return out
 }
 
+// TaskOf makes a task, in the class's words: a problem with all that is to be seen
+// of it, another kind by what it asks and what is right.
+func TaskOf(class setting.Class, t task.Task, chosen choose.StageID) (Sum, error) {
+	if p, of := problem.From(t); of {
+		return SumOf(class, p, chosen)
+	}
+	record, err := json.Marshal(t)
+	w := class.Words()
+	return Sum{
+		Kind: string(t.Kind), Numbers: []int{}, Task: record, Text: t.String(), Said: w.Task(t), Sheet: Sheet{Marks: []Ink{}}, Answer: int(t.Right()[0]), Words: t.Result(),
+		Stage: StageOf(w, ladder.Credit(t, chosen)), Columns: []Column{}, Pieces: []Pieces{},
+	}, err
+}
+
 // LinkOf makes the short form of a lesson for the ribbon and Today.
 func LinkOf(class setting.Class, id string, l lesson.Lesson, v lesson.View, children []lesson.Child, since string) (LessonLink, error) {
-	sum, err := SumOf(class, v.Trace.Problem, l.Current().Stage)
+	sum, err := TaskOf(class, l.Current().Task, l.Current().Stage)
 	if err != nil {
 		return LessonLink{}, err
 	}
 	w := class.Words()
-	marks, index := marksOf(w, v.Trace, len(children))
+	marks, _ := v.Ribbon(w, len(children))
+	now := l.Now(v, w, len(children))
 	link := LessonLink{
-		ID: id, Sum: sum, Stand: string(l.Stand), Material: string(l.Material),
-		Children: []string{}, Nth: l.Nth, Tasks: len(l.Items), Ribbon: marks, Mark: index[v.Index], Since: since,
+		ID: id, Sum: sum, Stand: string(l.Stand), Material: string(l.Material), Children: []string{},
+		Nth: l.Nth, Tasks: len(l.Items), Ribbon: []Mark{}, Mark: now.Mark, Next: now.Next, Said: now.Said, Since: since,
+	}
+	for _, m := range marks {
+		link.Ribbon = append(link.Ribbon, Mark(m))
 	}
 	for _, c := range children {
 		link.Children = append(link.Children, c.Name)
 	}
-	switch {
-	case l.Stand == lesson.Ended:
-		link.Mark, link.Said = len(marks)-1, v.Lines[len(v.Lines)-1].String()
-	case l.Stand == lesson.Gathering:
-		link.Mark, link.Next = gatherMark, v.Lines[0].Do
-		link.Said = say.Gathering
-	case v.Index == len(v.Lines)-1:
-		link.Next, link.Said = finish(len(children)), v.Lines[v.Index].String()
-	default:
-		link.Next, link.Said = v.Lines[v.Index+1].Do, v.Lines[v.Index].String()
-	}
 	return link, nil
-}
-
-// finish is what is done after the last step: with children it is written up.
-func finish(children int) string {
-	if children > 0 {
-		return say.WriteUp
-	}
-	return say.Finish
-}
-
-// gatherMark is where the ribbon stands while a lesson is gathered.
-const gatherMark = 1
-
-// marksOf makes the ribbon's steps, and for each step of the trace which of
-// them it belongs to.
-func marksOf(w say.Words, t swap.Trace, children int) ([]Mark, []int) {
-	marks := []Mark{{Name: say.Choose}, {Name: say.Gather}}
-	index := make([]int, len(t.Steps))
-	for i, s := range t.Steps {
-		// Swaps that are made first are one stretch of the work.
-		if s.At.Ordinal == 0 && (s.At.Phase != swap.Swapping || s.At.Place == place.Ones) {
-			marks = append(marks, Mark{w.Phase(s.At), s.At.String()})
-		}
-		index[i] = len(marks) - 1
-	}
-	if children > 0 {
-		marks = append(marks, Mark{Name: say.Record})
-	}
-	return marks, index
 }
 
 // LessonOf makes the whole view of a lesson.
 func LessonOf(class setting.Class, link LessonLink, revision int, v lesson.View, children []lesson.Child) Lesson {
 	w := class.Words()
-	_, marks := marksOf(w, v.Trace, 0)
-	out := Lesson{Link: link, Revision: revision, Children: []Learner{}, Seats: lesson.MostChildren, Index: v.Index, Needs: needsOf(w, v), Roles: []Role{}, Finish: finish(len(children)), WriteUp: say.WriteUp,
+	_, marks := v.Ribbon(w, 0)
+	out := Lesson{Link: link, Revision: revision, Children: []Learner{}, Seats: lesson.MostChildren, Index: v.Index, Needs: needsOf(w, v), Roles: []Role{}, Steps: []Step{}, Finish: lesson.Finish(len(children)), WriteUp: say.WriteUp,
 		Top: v.Top().String()}
 	for i, c := range children {
 		out.Children = append(out.Children, Learner{c.ID, c.Name})
 		out.Roles = append(out.Roles, Role{c.Name, v.Roles[i]})
+	}
+	if len(v.Trace.Steps) == 0 {
+		return out
 	}
 	sheets := class.Notation().Sheets(v.Trace)
 	for i, s := range v.Trace.Steps {
@@ -322,6 +306,10 @@ func needsOf(w say.Words, v lesson.View) Needs {
 			}
 		}
 		out.Cautions = append(out.Cautions, Care{string(c), text})
+	}
+	if len(v.Trace.Steps) == 0 {
+		out.Laid = []string{}
+		return out
 	}
 	out.Laid, out.Result = w.Trays(v.Trace.Problem)
 	out.TraysSay, out.CardsSay = say.Trays(v.Trace.Problem), say.CardSets(len(n.SmallCards))

@@ -159,14 +159,14 @@ func TestEverySideCanBeSet(t *testing.T) {
 			}
 		}
 	}
-	if sides != len(say.SwapWords())+len(say.PlaceWords())+7*2+3*3 {
+	if sides != len(say.SwapWords())+len(say.PlaceWords())+7*2+3*3+5 {
 		t.Errorf("%d sides", sides)
 	}
 }
 
 func TestStages(t *testing.T) {
-	stages := wire.StagesOf(say.Words{})
-	if len(stages) != len(choose.Stages()) || stages[3].Knots[0] != "yes" || stages[3].Least != 2 || !stages[6].Made {
+	stages := wire.StagesOf(say.Words{}, 0)
+	if len(stages) != len(choose.Stages()) || stages[5].Knots[0] != "yes" || stages[5].Least != 2 || !stages[8].Made {
 		t.Errorf("%+v", stages)
 	}
 }

@@ -46,7 +46,7 @@ func (e *FieldError) Unwrap() error { return e.Err }
 
 // ChoiceOf reads what is asked for; an error is a *FieldError.
 func ChoiceOf(ask Choose) (choose.Choice, error) {
-	c := choose.Choice{Stage: choose.StageID(ask.Stage), Digits: ask.Digits, By: ask.By, Groups: ask.Groups}
+	c := choose.Choice{Stage: choose.StageID(ask.Stage), Digits: ask.Digits, By: ask.By, Groups: ask.Groups, Most: place.Number(ask.Most)}
 	var err error
 	if c.Kind, err = choose.ParseKind(ask.Kind); err != nil {
 		return c, &FieldError{"kind", err}
@@ -103,7 +103,7 @@ const mostWithPieces = int(place.TopPiece) + 1
 
 // AskOf is the inverse of ChoiceOf.
 func AskOf(c choose.Choice) Choose {
-	ask := Choose{Kind: string(c.Kind), Stage: string(c.Stage), Digits: c.Digits, By: c.By, Swap: map[string]string{}, Groups: c.Groups, Facts: string(c.Facts)}
+	ask := Choose{Kind: string(c.Kind), Stage: string(c.Stage), Digits: c.Digits, By: c.By, Most: int(c.Most), Swap: map[string]string{}, Groups: c.Groups, Facts: string(c.Facts)}
 	for _, at := range wantsAt(&c, &ask) {
 		for p, want := range at.wants {
 			if want == choose.Any {
@@ -230,6 +230,11 @@ func finerOf(w say.Words, c choose.Choice) []Ask {
 		}
 		out = append(out, facts)
 	}
+	most := Ask{ID: "most", Name: w.WishName(c.Kind, choose.UpTo, place.Ones), Now: fmt.Sprint(int(c.Most)), Sides: []AskSide{{"0", say.RangeName("")}}}
+	for _, r := range choose.Ranges() {
+		most.Sides = append(most.Sides, AskSide{string(r), say.RangeName(r)})
+	}
+	out = append(out, most)
 	if choose.Sharers.Suits(c.Kind) {
 		by := Ask{ID: "by", Name: w.WishName(c.Kind, choose.Sharers, place.Ones), Now: fmt.Sprint(c.By), Sides: []AskSide{{"0", "any"}}}
 		for n := 2; n <= 9; n++ {

@@ -168,7 +168,8 @@ type Choose struct {
 	Stage    string            `json:"stage"`
 	Digits   []int             `json:"digits" validate:"required"`
 	By       int               `json:"by,omitempty"`
-	Swap     map[string]string `json:"swap"` // by place, as are the next four
+	Most     int               `json:"most,omitempty"` // the largest number that may come up
+	Swap     map[string]string `json:"swap"`           // by place, as are the next four
 	Made     map[string]string `json:"made,omitempty"`
 	Several  map[string]string `json:"several,omitempty"`
 	Exact    map[string]string `json:"exact,omitempty"`

@@ -57,7 +57,7 @@ func root() *cobra.Command {
 		},
 	}
 	cmd.SetFlagErrorFunc(func(_ *cobra.Command, err error) error { return usageError{err} })
-	cmd.AddCommand(workCommand(), chooseCommand(), serveCommand(), demoCommand(), migrateCommand(), rejudgeCommand(), accountCommand())
+	cmd.AddCommand(workCommand(), chooseCommand(), serveCommand(), demoCommand(), migrateCommand(), rejudgeCommand(), accountCommand(), ladderCommand(), judgeCommand())
 	return cmd
 }
 

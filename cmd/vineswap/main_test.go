@@ -162,7 +162,7 @@ func TestRejudge(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	before, err := s.Standings(context.Background(), classes[0].ClassID)
+	_, before, err := s.Stands(context.Background(), classes[0].ClassID)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -170,7 +170,7 @@ func TestRejudge(t *testing.T) {
 	if status != 0 || out != "Judged 46 learners anew.\n" {
 		t.Errorf("status %d, %q, %q", status, out, errs)
 	}
-	after, err := s.Standings(context.Background(), classes[0].ClassID)
+	_, after, err := s.Stands(context.Background(), classes[0].ClassID)
 	if err != nil || len(before) != 22 || !reflect.DeepEqual(before, after) {
 		t.Errorf("%d children before, %d after, %v", len(before), len(after), err)
 	}

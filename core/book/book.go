@@ -9,7 +9,6 @@ import (
 
 	"vineswap/core/choose"
 	"vineswap/core/material"
-	"vineswap/core/problem"
 	"vineswap/core/task"
 )
 
@@ -94,16 +93,6 @@ type Observation struct {
 
 // Right tells whether the answer is the right one.
 func (o Observation) Right() bool { return o.Task.IsRight(o.Answer) }
-
-// StageOf returns the stage that a task belongs to; none for kinds whose strands
-// are not built.
-func StageOf(t task.Task) choose.StageID {
-	p, of := problem.From(t)
-	if !of {
-		return ""
-	}
-	return choose.StageOf(p)
-}
 
 // MostRuns is how often a child can run one problem on a day.
 const MostRuns = 99

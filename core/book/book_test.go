@@ -75,21 +75,3 @@ func TestValid(t *testing.T) {
 		}
 	}
 }
-
-func TestStageOf(t *testing.T) {
-	for text, want := range map[string]choose.StageID{
-		"42+25": choose.NoSwap, "47+25": choose.OneSwapOnes, "283+154": choose.OneSwapHigher, "276+158": choose.SeveralSwaps, "248+153": choose.SwapMakesSwap,
-		"675+480": choose.NewPlace, "1+2+3": choose.ThreeAddends, "47+100000": choose.AnySum,
-		"67-23": choose.TakeNoSwap, "62-38": choose.TakeOneSwapTens, "528-163": choose.TakeOneSwapHigher, "523-138": choose.TakeSeveralSwaps,
-		"503-128": choose.AcrossOneZero, "5003-128": choose.AcrossZeros, "1000-1": choose.AcrossZeros, "50-23": choose.TakeOneSwapTens, "100000-1": choose.AnyDifference,
-		"508-193": choose.TakeOneSwapHigher, "4130-1281": choose.TakeSeveralSwaps, "5030-1281": choose.AcrossOneZero, "3010-1905": choose.TakeSeveralSwaps, "4052-1367": choose.AcrossOneZero,
-	} {
-		p, err := problem.Parse(text)
-		if err != nil {
-			t.Fatal(err)
-		}
-		if got := book.StageOf(p.Task()); got != want {
-			t.Errorf("%s belongs to %s, wanted %s", text, got, want)
-		}
-	}
-}

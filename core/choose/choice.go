@@ -269,6 +269,26 @@ func (c Choice) Fitted() Choice {
 	return c
 }
 
+// UpTo returns the choice with numbers that go as far as a range; without a limit
+// where its numbers cannot go further anyway.
+func (c Choice) UpTo(r Range) Choice {
+	c.Most = 0
+	far := place.Number(0)
+	for _, d := range c.Digits {
+		far += place.Number(10*place.Place(d-1).Unit()) - 1
+	}
+	if c.kind() == problem.Trays {
+		far *= mostBy
+	}
+	if c.kind() == problem.Difference {
+		far = place.Number(10*c.Top().Unit()) - 1
+	}
+	if limit := r.Limit(); limit < far {
+		c.Most = limit
+	}
+	return c
+}
+
 // Tied returns the knot of a place as it stands: tied by hand or, where it was
 // left open, by the stage.
 func (c Choice) Tied(p place.Place) Want {

@@ -237,15 +237,15 @@ func proposed(children []Child, all leaves, stage choose.StageID, most int, toda
 }
 
 // Fullest returns the stage of a strand at which most children wobble, are ready
-// or are to be checked: the one to look at first. Stages that numbers can be
-// drawn for come before others, and of stages alike the first.
+// or are to be checked: the one to look at first. Stages that can be presented on
+// the mat come before others, and of stages alike the first.
 func Fullest(children []Child, class ladder.Class, strand ladder.Strand, today book.Day) choose.StageID {
 	counts := map[choose.StageID]int{}
 	for _, c := range children {
 		for _, leaf := range c.Vine(strand, today) {
 			if slices.Contains([]ladder.State{ladder.Wobbling, ladder.Ready, ladder.CheckAgain}, leaf.State) {
 				counts[leaf.Stage]++
-				if _, err := choose.ParseStage(string(leaf.Stage)); err == nil {
+				if leaf.Stage.Laid() {
 					counts[leaf.Stage] += len(children)
 				}
 			}

@@ -14,9 +14,19 @@ import (
 
 const today = book.Day(20_000)
 
+// school is a class that records something every week.
+var school = func() ladder.Class {
+	var c ladder.Class
+	for w := today.Week() - 20; w <= today.Week(); w++ {
+		c.Weeks = append(c.Weeks, w)
+	}
+	return c
+}()
+
 // stand is how somebody stands at stages of joining with pieces: "no-swap secure
-// 3" was seen three days ago.
-func stand(t *testing.T, text string) ladder.Standings {
+// 3" was seen three days ago, "no-swap secure 0 4" is the fourth run by choice.
+// Single digits count as met for all.
+func stand(t *testing.T, text string) ladder.Child {
 	t.Helper()
 	s := ladder.Standings{}
 	for part := range strings.SplitSeq(text, ";") {
@@ -25,9 +35,10 @@ func stand(t *testing.T, text string) ladder.Standings {
 		if n, _ := fmt.Sscan(part, &stage, &state, &ago, &runs); n < 3 {
 			continue
 		}
-		s[ladder.Key{Stage: choose.StageID("joining/" + stage), Manner: book.Pieces}] = ladder.Standing{State: ladder.State(state), Grounds: ladder.Grounds{Last: today - book.Day(ago), Chosen: runs}}
+		s[ladder.Key{Stage: choose.StageID("joining/" + stage), Manner: book.Pieces}] = ladder.Standing{State: ladder.State(state), Last: today - book.Day(ago), Used: today - book.Day(ago), Since: today - book.Day(ago), Chosen: runs, ChosenOn: today - book.Day(ago)}
 	}
-	return s
+	met := map[choose.StageID]bool{choose.WithinTen: true, choose.OverTen: true, choose.TakeWithinTen: true, choose.BackOverTen: true}
+	return ladder.Child{Standings: s, Class: school, Met: met}
 }
 
 // class is made-up children by name.
@@ -36,7 +47,7 @@ func class(t *testing.T, stands ...string) []group.Child {
 	var children []group.Child
 	for _, text := range stands {
 		name, rest, _ := strings.Cut(text, ":")
-		children = append(children, group.Child{ID: strings.ToLower(name), Name: name, Standings: stand(t, rest)})
+		children = append(children, group.Child{ID: strings.ToLower(name), Name: name, Child: stand(t, rest)})
 	}
 	return children
 }
@@ -138,7 +149,7 @@ func TestProposed(t *testing.T) {
 // Lessons that suggest themselves share nobody, and each is for some who wobble
 // or are ready.
 func TestMeetings(t *testing.T) {
-	list := group.Meetings(orchard(t), 2, 5, today)
+	list := group.Meetings(orchard(t), school, 2, 5, today)
 	var said []string
 	seen := map[string]bool{}
 	for _, m := range list {
@@ -156,7 +167,7 @@ func TestMeetings(t *testing.T) {
 	if got := strings.Join(said, "; "); got != "joining/one-swap-ones Clio Finn; taking/no-swap Greta Bram; joining/new-place Ada" {
 		t.Errorf("suggested are %s", got)
 	}
-	if got := group.Meetings(nil, 4, 3, today); len(got) != 0 {
+	if got := group.Meetings(nil, school, 4, 3, today); len(got) != 0 {
 		t.Errorf("an empty class meets as %v", got)
 	}
 }
@@ -173,7 +184,30 @@ func TestLongestAndLookAgain(t *testing.T) {
 	if got := group.LookAgain(orchard(t), 1, today); len(got) != 1 {
 		t.Errorf("%d of at most one", len(got))
 	}
-	if got := group.Fullest(orchard(t), ladder.Joining, today); got != choose.OneSwapOnes {
+	if got := group.Fullest(orchard(t), school, ladder.Joining, today); got != choose.OneSwapOnes {
 		t.Errorf("the fullest stage is %s", got)
+	}
+}
+
+// The class, the morning and a child's page go by one ranking: what wobbles first,
+// the newest before the older; then what is to be checked, the longest unseen first;
+// then who is ready or under way, the longest without a lesson first.
+func TestRanked(t *testing.T) {
+	children := class(t,
+		"Ada: no-swap wobbling 9", "Bram: no-swap wobbling 2", "Clio: no-swap secure 40", "Dora: no-swap secure 60", "Finn: no-swap under-way 1", "Greta:",
+		"Hugo: no-swap secure 3", "Ivo: no-swap under-way 12", "Jory: no-swap wobbling 30; one-swap-ones wobbling 1",
+	)
+	var said []string
+	for _, p := range group.Ranked(children, ladder.Strands(), today) {
+		said = append(said, p.Name+" "+string(p.Need))
+	}
+	if got := strings.Join(said, ", "); got != "Jory steady, Bram steady, Ada steady, Dora check-again, Clio check-again, Hugo ready, Ivo growing, Finn growing, Greta unseen" {
+		t.Errorf("ranked %s", got)
+	}
+	if first := group.Ranked(children, ladder.Strands(), today)[0]; first.Stage != choose.OneSwapOnes || first.Lobe.Manner != book.Pieces {
+		t.Errorf("Jory is looked at for %s", first.Stage)
+	}
+	if got := group.Ranked(children, []ladder.Strand{ladder.Taking}, today)[0]; got.Need != group.Start {
+		t.Errorf("in taking %s needs %s", got.Name, got.Need)
 	}
 }

@@ -257,6 +257,9 @@ func (l *lobe) anew() {
 }
 
 func (j *judge) take(e Event) {
+	if e.Stage == "" {
+		return // of a kind that has no stages: recorded, not judged
+	}
 	l := j.lobe(e.Key)
 	if e.Overrule != nil {
 		l.overrule(*e.Overrule)

@@ -448,7 +448,7 @@ func TestNextSteps(t *testing.T) {
 		{"one slip again and again goes back too", choose.OneSwapOnes, "-5 47+25=62 alone column; -4 38+25=53 alone column; -3 28+15=33 alone column", "Back to pieces and column, joining: one swap, ones",
 			"None of 7 beads, and 3 to make up first: ten more right alone. Nothing right alone yet. 3 of the last 3 answers are wrong: 47 + 25 = 62, 38 + 25 = 53 and 28 + 15 = 33. One slip explains 3 of these 3: what should come up is forgotten."},
 		{"under way", choose.OneSwapOnes, "-2 47+25=72 alone drawn", "Go on drawn, joining: one swap, ones", "1 of 7 beads: six more right alone. Right alone on one day so far: a second day is wanted."},
-		{"ready", choose.OverTen, "-5 4right alone; -2 4right alone", "Begin with pieces, joining: first snake", "Nothing has to come before it."},
+		{"ready", choose.OverTen, "-5 4right alone; -2 4right alone", "Begin with pieces, taking: within ten", "Within ten counts as met: a stage that builds on it is secure."},
 		{"who chose something today is let be", choose.NoSwap, "-5 4right alone; 0 4right alone run2", "Let the child repeat, joining: no swap", "Chosen by the child today, with pieces, run 2. Nobody is pushed on from what it chose on that day."},
 		{"yesterday's choice holds nobody back", choose.NoSwap, "-5 4right alone; -1 2right alone run2", "Go on with pieces, joining: no swap", "6 of 7 beads: one more right alone."},
 	} {

@@ -47,9 +47,13 @@ func (c Child) NextSteps(today book.Day) []NextStep {
 		steps = append(steps, NextStep{LetBe, repeated.Stage, repeated.Manner, c.Lobe(repeated, today)})
 	}
 	order := []StepKind{GoBack, LetBe, LookAgain, GoOn, Begin}
-	slices.SortStableFunc(steps, func(a, b NextStep) int {
-		return cmp.Compare(slices.Index(order, a.Kind), slices.Index(order, b.Kind))
-	})
+	rank := func(s NextStep) int {
+		if s.Kind == Begin && len(c.Proofs(s.Stage, today)) == 0 {
+			return len(order) // what nothing leads to comes last
+		}
+		return slices.Index(order, s.Kind)
+	}
+	slices.SortStableFunc(steps, func(a, b NextStep) int { return cmp.Compare(rank(a), rank(b)) })
 	return steps
 }
 

@@ -79,12 +79,20 @@ func (c Child) Vine(strand Strand, today book.Day) []Leaf {
 	return leaves
 }
 
+// On is the state of a standing on a day: what is secure may be to be checked again.
+func (c Class) On(s Standing, day book.Day) State {
+	if s.State == Secure && s.due(c, day) {
+		return CheckAgain
+	}
+	return s.State
+}
+
 // Lobe is how the child stands at a stage in a manner on a day.
 func (c Child) Lobe(key Key, today book.Day) Lobe {
 	s := c.Standings[key]
-	lobe := Lobe{Manner: key.Manner, State: s.State, Standing: s}
-	if s.State == Secure && s.due(c.Class, today) {
-		lobe.State, lobe.Unseen = CheckAgain, c.Class.between(s.Used, today)
+	lobe := Lobe{Manner: key.Manner, State: c.Class.On(s, today), Standing: s}
+	if lobe.State == CheckAgain {
+		lobe.Unseen = c.Class.between(s.Used, today)
 	}
 	return lobe
 }

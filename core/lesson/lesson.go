@@ -270,10 +270,14 @@ type View struct {
 	Index int // of the step that the mat shows
 }
 
-// Open works out the view of a lesson in the class's words and by its method.
+// Open works out the view of a lesson in the class's words and by its method; a task
+// that is not shown on the mat has neither trace nor needs.
 // The children are those of the lesson, in its order.
 func (l Lesson) Open(w say.Words, m swap.Method, children []Child) (View, error) {
 	trace, err := l.solve(m)
+	if errors.Is(err, ErrNoMat) {
+		return View{Roles: make([]string, len(children))}, nil
+	}
 	if err != nil {
 		return View{}, err
 	}
@@ -311,6 +315,9 @@ func turn(s swap.Step, taken, children int) int {
 
 // Top is the highest place that the work reaches.
 func (v View) Top() place.Place {
+	if len(v.Trace.Steps) == 0 {
+		return place.Ones
+	}
 	return slices.Max(placesOf(v.Trace))
 }
 

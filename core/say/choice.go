@@ -78,6 +78,8 @@ func (w Words) Wish(of task.Kind, wish choose.Wish) string {
 			return fmt.Sprintf("%s trays", place.Number(wish.Most).Words(false))
 		}
 		return fmt.Sprintf("%s sharers", place.Number(wish.Most).Words(false))
+	case choose.UpTo:
+		return "numbers up to " + w.Numeral(place.Number(wish.Most))
 	case choose.Shelf:
 		return fmt.Sprintf("at most %d %s on the shelf", wish.Most, w.PlaceMany(wish.Place))
 	}
@@ -137,7 +139,7 @@ func (w Words) Clash(of task.Kind, wishes []choose.Wish) string {
 func (w Words) Choice(c choose.Choice) string {
 	of := c.Kind
 	var with []string
-	stage, by := "", 0
+	stage, by, upTo := "", 0, ""
 	for _, wish := range c.Wishes() {
 		switch wish.Kind {
 		case choose.Within:
@@ -145,11 +147,13 @@ func (w Words) Choice(c choose.Choice) string {
 			stage = capital(w.Stage(wish.Stage)) + ": "
 		case choose.Sharers:
 			by = wish.Most
+		case choose.UpTo:
+			upTo = ", up to " + w.Numeral(place.Number(wish.Most))
 		default:
 			with = append(with, w.Wish(of, wish))
 		}
 	}
-	said := stage + w.numbersOf(of, c.Digits, by)
+	said := stage + w.numbersOf(of, c.Digits, by) + upTo
 	if len(with) > 0 {
 		said += ", with " + list(with)
 	}
@@ -216,6 +220,8 @@ func (w Words) WishName(of task.Kind, kind choose.WishKind, p place.Place) strin
 		return "Doubles in the " + w.PlaceMany(place.Ones)
 	case choose.Limited:
 		return "Facts"
+	case choose.UpTo:
+		return "Numbers up to"
 	case choose.Sharers:
 		if of == problem.Trays {
 			return "Trays"
@@ -251,6 +257,14 @@ func WishSide(kind choose.WishKind, want choose.Want) string {
 
 // FactName names a limit of facts.
 func FactName(f choose.Facts) string { return strings.TrimSuffix(factNames[f], " alone") }
+
+// RangeName names how far numbers go; the empty one is without a limit.
+func RangeName(r choose.Range) string {
+	if r == "" {
+		return "no matter"
+	}
+	return Side("range", string(r))
+}
 
 // LeftOut says how many problems are left out because they were worked lately.
 func LeftOut(n int) string {

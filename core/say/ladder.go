@@ -39,6 +39,14 @@ var wayNames = map[book.Way]string{
 	book.CountedUp: "counted up", book.CountedAll: "counted all", book.OnFingers: "on fingers", "": "how, not said",
 }
 
+// Came says how an answer came, where that bears on what it counts for.
+func Came(c book.Came) string {
+	if c == book.Default {
+		return "right with all the others"
+	}
+	return ""
+}
+
 // Way names a way of working out.
 func Way(w book.Way) string { return wayNames[w] }
 

@@ -125,11 +125,11 @@ func TestLeavesInWords(t *testing.T) {
 func TestSentencesAboutChildren(t *testing.T) {
 	const today = book.Day(20_000)
 	w := say.Words{}
-	secure := ladder.Standing{State: ladder.Secure, Grounds: ladder.Grounds{Alone: 3, Days: 2, Tried: 3, Right: 3, Last: today}}
-	s := ladder.Standings{{Stage: choose.NoSwap, Manner: book.Pieces}: secure}
+	secure := ladder.Standing{State: ladder.Secure, Beads: ladder.Full, Alone: 7, Days: 2, Tried: 7, Right: 7, Last: today, Used: today}
+	child := ladder.Child{Standings: ladder.Standings{{Stage: choose.NoSwap, Manner: book.Pieces}: secure}}
 	for got, want := range map[string]string{
-		w.Stands(s, today):                                            "Ready for two stages. Last seen today.",
-		w.Stands(ladder.Standings{}, today):                           "Nothing is recorded yet.",
+		w.Stands(child, today):                                        "Ready for three stages. Last seen today.",
+		w.Stands(ladder.Child{}, today):                               "Nothing is recorded yet.",
 		w.NotYet([]choose.StageID{choose.NoSwap, choose.OneSwapOnes}): "First comes no swap and one swap, ones, with material.",
 		w.Plan(choose.TakeNoSwap, false, 3):                           "A lesson on the mat cannot be planned for this stage yet.",
 		w.Plan(choose.NoSwap, true, 0):                                "Nobody is at this stage. Touch the names of those who come.",

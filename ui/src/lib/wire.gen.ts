@@ -219,7 +219,6 @@ export interface Record {
   index: number;
   children: Learner[];
   tasks: Worked[];
-  manners: Named[];
   helps: Named[];
   ways: Named[];
   day: string;
@@ -235,15 +234,21 @@ export interface Worked {
   result: string;
   rests: boolean;
   words: string;
+  manners: Named[];
   rows: Row[];
   estimates: Estimate[];
   saw: Saw[];
+}
+export interface Named {
+  id: string;
+  name: string;
 }
 export interface Row {
   learner: string;
   help: string;
   manner: string;
   runs: number;
+  written: boolean;
   kept: Entry[];
 }
 export interface Entry {
@@ -253,16 +258,20 @@ export interface Entry {
   task: string;
   nth: number;
   answer: string;
+  result: string;
+  rests: boolean;
   right: boolean;
   slips: string[];
   stage: string;
   stageName: string;
   manner: string;
   inManner: string;
+  manners: Named[];
   help: string;
   way: string;
   wayName: string;
   came: string;
+  cameSays: string;
   chosen: boolean;
   runs: number;
   note: string;
@@ -285,10 +294,6 @@ export interface Saw {
   place: string;
   name: string;
   text: string;
-}
-export interface Named {
-  id: string;
-  name: string;
 }
 export interface Desk {
   class: ClassLink;
@@ -315,6 +320,7 @@ export interface Settings {
   crossing: string;
   order: string;
   zeros: string;
+  range: string;
   colours: Colours;
 }
 export interface Colours {
@@ -386,6 +392,7 @@ export interface Choose {
   stage: string;
   digits: number[];
   by?: number;
+  most?: number;
   swap: {
     [k: string]: string;
   };
@@ -524,6 +531,7 @@ export interface Today {
   check: Check[];
   unwritten: Unwritten[];
   meetings: Meeting[];
+  done: LessonBrief[];
 }
 export interface Waited {
   id: string;
@@ -551,6 +559,13 @@ export interface Meeting {
   example: string;
   children: Learner[];
   why: string;
+}
+export interface LessonBrief {
+  id: string;
+  at: string;
+  children: string[];
+  tasks: string[];
+  stage: string;
 }
 export interface Vines {
   strand: string;
@@ -612,6 +627,7 @@ export interface VineColumn {
 export interface Leaf {
   stage: string;
   state: string;
+  best: string;
   lobes: string[];
   explained: boolean;
   says: string;
@@ -644,6 +660,7 @@ export interface Node {
 export interface Lobe {
   state: string;
   says: string;
+  beads: number;
   why: string;
 }
 export interface NextStep {

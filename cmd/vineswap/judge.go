@@ -1,0 +1,43 @@
+package main
+
+import (
+	"fmt"
+
+	"github.com/spf13/cobra"
+
+	"vineswap/trial"
+)
+
+// How many children of each sort a trial has at most.
+const mostTried = 100_000
+
+func judgeCommand() *cobra.Command {
+	var onLadder bool
+	var children int
+	var seed uint64
+	cmd := &cobra.Command{
+		Use:   "judge",
+		Short: "Show on simulated children how well a judgement does",
+		Args: func(cmd *cobra.Command, args []string) error {
+			return exactly(0, "judge takes flags alone")(cmd, args)
+		},
+		RunE: func(cmd *cobra.Command, _ []string) error {
+			switch {
+			case !onLadder:
+				return usageError{errNoTrial}
+			case children < 1 || children > mostTried:
+				return usageError{fmt.Errorf("--children %d: ask for 1 to %d", children, mostTried)}
+			}
+			rows, err := trial.Ladder(children, seed)
+			if err != nil {
+				return err
+			}
+			fmt.Fprintf(cmd.OutOrStdout(), "%d children of each sort, seed %d\n\n", children, seed)
+			return trial.Print(cmd.OutOrStdout(), rows)
+		},
+	}
+	cmd.Flags().BoolVar(&onLadder, "trial-ladder", false, "try the rule of the ladder beside three in a row and eight of the last ten")
+	cmd.Flags().IntVar(&children, "children", 4_000, "how many children of each sort")
+	cmd.Flags().Uint64Var(&seed, "seed", 7, "the same seed makes the same children")
+	return cmd
+}

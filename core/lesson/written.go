@@ -1,0 +1,114 @@
+package lesson
+
+import (
+	"vineswap/core/book"
+	"vineswap/core/material"
+	"vineswap/core/place"
+	"vineswap/core/problem"
+	"vineswap/core/say"
+	"vineswap/core/task"
+)
+
+// Row is a child at a task of a lesson: how it would be written by one touch, and
+// what is written.
+type Row struct {
+	Child  string
+	Help   book.Help
+	Manner book.Manner
+	Runs   int           // which run the next record is
+	Kept   []book.Record // those that stand, each a run; a withdrawn one says that there is nothing to write
+}
+
+// Written tells whether something is written of the child at the task.
+func (r Row) Written() bool { return len(r.Kept) > 0 }
+
+// Rows are the children at one of the lesson's tasks, by all records of the lesson
+// in the order in which they were kept. They begin as the mat saw the children:
+// alone, in the manner of the material, unless an earlier task of the lesson says
+// otherwise.
+func (l Lesson) Rows(nth int, records []book.Record) []Row {
+	current := book.Current(records)
+	rows := make([]Row, len(l.Children))
+	for i, child := range l.Children {
+		row := Row{Child: child, Help: book.Alone, Manner: UsualManner(l.Items[nth].Task, l.Material), Runs: 1}
+		for _, r := range records {
+			switch {
+			case r.Learner != child || !current[r.ID]:
+			case r.Nth < nth && !r.Withdrawn:
+				row.Help, row.Manner = r.Help, r.Manner
+			case r.Nth == nth && !r.Undone():
+				row.Kept = append(row.Kept, r)
+				row.Runs = max(row.Runs, r.Runs+1)
+			}
+		}
+		rows[i] = row
+	}
+	return rows
+}
+
+// UsualManner is how a task is worked with a material: numbers too large for it are
+// worked in the column.
+func UsualManner(t task.Task, kind material.Kind) book.Manner {
+	p, worked := problem.From(t)
+	switch {
+	case worked && !material.CanLayOut(p.Reach()):
+		return book.Column
+	case kind.Drawn():
+		return book.Drawn
+	}
+	return book.Pieces
+}
+
+// Saw is what the mat saw of a child at a place.
+type Saw struct {
+	Child int // index among the lesson's children
+	Place place.Place
+	Text  string
+}
+
+// Saw lists what the mat saw at one of the lesson's tasks, place by place, of places
+// that were worked.
+func (l Lesson) Saw(nth int, w say.Words) []Saw {
+	p, of := problem.From(l.Items[nth].Task)
+	if !of || len(l.Children) == 0 {
+		return nil
+	}
+	var saw []Saw
+	for _, c := range p.Columns() {
+		if nth == l.Nth && !l.Counted(c.Place) {
+			continue
+		}
+		saw = append(saw, Saw{TurnAt(c.Place, len(l.Children)), c.Place, w.Worked(p, c)})
+	}
+	return saw
+}
+
+// Held is what of a kept lesson bears on what is still to be written.
+type Held struct {
+	ID       string
+	Items    int // how many tasks it has
+	Nth      int // which of them is in hand
+	Stand    Stand
+	Children []string
+}
+
+// Unwritten lists what is still to be written up: every child who is here, at every
+// task that was worked, in lessons that have ended and in those that have gone on
+// to another task, in their order.
+func Unwritten(lessons []Held, here map[string]bool, records []book.Record) []book.Spot {
+	written := book.Written(records)
+	var list []book.Spot
+	for _, l := range lessons {
+		for nth := range l.Items {
+			if l.Stand != Ended && (l.Stand != OnTheMat || nth == l.Nth) {
+				continue
+			}
+			for _, child := range l.Children {
+				if spot := (book.Spot{Lesson: l.ID, Nth: nth, Learner: child}); here[child] && !written[spot] {
+					list = append(list, spot)
+				}
+			}
+		}
+	}
+	return list
+}
