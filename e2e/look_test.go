@@ -79,7 +79,7 @@ func views(s school, g *guide.Guide, look func(name string)) {
 	g.Press("People").See("22 children").Press("Hugo M.").See("leaves the class").Press("Invite an assistant").See("works once").Settle()
 	look("People")
 	invitation := guide.Read[string](g, "document.getElementById('link').value")
-	g.Press("Class").See("longest without").Press("one swap, higher").See("stage 5 of 10")
+	g.Press("Class").See("longest without").Press("one swap, higher").See("stage 7 of 12")
 	look("Class")
 	g.Press("taking").See("across one zero")
 	look("Class, taking")

@@ -115,7 +115,7 @@ func TestKeepingAChoice(t *testing.T) {
 	g.Write("Keep this one as", "over the frost").Press("Keep").See("A choice with this name is kept already").Settle()
 	_, class := s.lead()
 	kept, err := s.store.KeptChoices(ctx, class)
-	if err != nil || len(kept) != 1 || kept[0].Name != "over the frost" || kept[0].Version != 1 {
+	if err != nil || len(kept) != 1 || kept[0].Name != "over the frost" || kept[0].Version != 2 {
 		t.Fatalf("kept %+v, %v", kept, err)
 	}
 	other := s.sit(laptopWidth, laptopHeight)

@@ -7,6 +7,7 @@ import (
 
 	"vineswap/core/book"
 	"vineswap/core/choose"
+	"vineswap/core/ladder"
 	"vineswap/core/problem"
 	"vineswap/e2e/guide"
 )
@@ -55,7 +56,7 @@ func TestTakingAwayOverZeros(t *testing.T) {
 	s.check(g)
 	kept := s.kept(g)
 	seen, err := s.store.LessonObservations(ctx, kept.ID)
-	if err != nil || len(seen) != 2 || seen[0].Stage != choose.AcrossZeros || !seen[0].Right() || seen[1].Answer != "3849" || seen[0].Manner != book.Pieces || kept.Current().Task.Kind != problem.Difference {
+	if err != nil || len(seen) != 2 || ladder.Credit(seen[0].Task, seen[0].Stage) != choose.AcrossZeros || !seen[0].Right() || seen[1].Answer != "3849" || seen[0].Manner != book.Pieces || kept.Current().Task.Kind != problem.Difference {
 		t.Errorf("kept %+v, %v", seen, err)
 	}
 	g.LetGo().Key(" ").See("Wednesday 25 November")

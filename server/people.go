@@ -77,17 +77,14 @@ func (s *Server) addElsewhere(c *call, out *wire.People, now time.Time) error {
 	return nil
 }
 
-// mostName is how long a child's name may be: a first name and an initial.
-const mostName = 40
-
 // nameOf cleans a child's name; the error says what is wrong with it.
 func nameOf(text string) (string, error) {
 	name := strings.Join(strings.Fields(text), " ")
 	switch {
 	case name == "":
 		return "", refuse(fiber.StatusUnprocessableEntity, "A name is missing", "Write a first name, or a first name and an initial.").of("name")
-	case len([]rune(name)) > mostName:
-		return "", refuse(fiber.StatusUnprocessableEntity, fmt.Sprintf("“%s …” is too long for a name", string([]rune(name)[:20])), fmt.Sprintf("A first name and an initial are enough: at most %d signs.", mostName)).of("name")
+	case len([]rune(name)) > book.MostName:
+		return "", refuse(fiber.StatusUnprocessableEntity, fmt.Sprintf("“%s …” is too long for a name", string([]rune(name)[:20])), fmt.Sprintf("A first name and an initial are enough: at most %d signs.", book.MostName)).of("name")
 	case strings.ContainsFunc(name, unicode.IsControl):
 		return "", refuse(fiber.StatusUnprocessableEntity, "The name has signs in it that cannot be read", "Type it anew.").of("name")
 	}

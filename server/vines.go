@@ -105,6 +105,7 @@ func (s *Server) answerLearner(c *call, e store.Enrolled) error {
 	out := wire.LearnerView{
 		Learner: wire.Learner{ID: e.ID.String(), Name: e.Name}, Retired: e.Until.Valid, Says: w.Stands(child, today), Strands: wire.BranchesOf(w, child, today),
 		Entries: []wire.Entry{}, Steps: wire.StepsOf(w, child, today), Judgements: []wire.Judgement{}, States: wire.StatesOf(), Others: wire.OthersOf(children, today),
+		Helps: wire.HelpsOf(), Ways: wire.WaysOf(), Today: today.String(),
 	}
 	seen, err := s.store.Observations(c.Context(), e.ID)
 	if err != nil {

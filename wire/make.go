@@ -6,6 +6,7 @@ import (
 	"slices"
 	"time"
 
+	"vineswap/core/book"
 	"vineswap/core/choose"
 	"vineswap/core/hue"
 	"vineswap/core/ladder"
@@ -22,7 +23,7 @@ import (
 
 // WordsOf makes the labels of a class.
 func WordsOf(w say.Words) Words {
-	out := Words{NoSwap: w.NoSwap(), ASwap: w.ASwap(), Swaps: w.SwapNouns()}
+	out := Words{NoSwap: w.NoSwap(), ASwap: w.ASwap(), Swaps: w.SwapNouns(), AtOnce: say.Came(book.Default)}
 	for _, p := range place.All() {
 		out.Places = append(out.Places, PlaceWords{p.String(), w.PlaceOne(p), w.PlaceMany(p), p.Unit()})
 	}
@@ -117,7 +118,9 @@ func StagesOf(w say.Words, limit place.Number) []Stage {
 	out := []Stage{}
 	for _, id := range choose.Stages() {
 		if id.Within(limit) {
-			out = append(out, StageOf(w, id))
+			stage := StageOf(w, id)
+			stage.Opens = id == choose.Opening(id.Kind(), limit)
+			out = append(out, stage)
 		}
 	}
 	return out

@@ -47,6 +47,18 @@ type Desk struct {
 	Learners []Learner    `json:"learners"`
 	InHand   *LessonLink  `json:"inHand,omitempty"`
 	Open     []LessonLink `json:"open"` // other lessons that have not ended
+	Limits   Limits       `json:"limits"`
+}
+
+// Limits is how much there can be of what is typed or chosen.
+type Limits struct {
+	Answer   int `json:"answer"`   // signs of an answer
+	Choice   int `json:"choice"`   // of the name of a choice
+	Runs     int `json:"runs"`     // runs of one task on a day
+	Addends  int `json:"addends"`  // numbers of a sum
+	Shelf    int `json:"shelf"`    // pieces of a place on the shelf
+	Estimate int `json:"estimate"` // digits of an estimate
+	Beads    int `json:"beads"`    // that a string of the ladder holds
 }
 
 // Settings is what a class has set, and the revision that a change starts from.
@@ -117,6 +129,7 @@ type Words struct {
 	NoSwap    string       `json:"noSwap"`
 	ASwap     string       `json:"aSwap"`
 	Swaps     string       `json:"swaps"`
+	AtOnce    string       `json:"atOnce"` // of an answer that was taken as right by the one touch for all
 	Places    []PlaceWords `json:"places"` // ones first
 	Materials []Material   `json:"materials"`
 }
@@ -154,6 +167,7 @@ type Stage struct {
 	Kind   string   `json:"kind"`
 	Few    int      `json:"few"`    // how many numbers it needs at least
 	Hollow []bool   `json:"hollow"` // the zeros of its example, ones first
+	Opens  bool     `json:"opens"`  // numbers of its kind are first chosen for it
 }
 
 // Learner is a child of the class.

@@ -203,6 +203,9 @@ type LearnerView struct {
 	Judgements []Judgement `json:"judgements"` // newest first
 	States     []Named     `json:"states"`     // what a guide can judge
 	Others     []Other     `json:"others"`     // the class by need
+	Helps      []Named     `json:"helps"`      // with which a record can be corrected, as are the next
+	Ways       []Named     `json:"ways"`
+	Today      string      `json:"today"` // no record is of a later day
 }
 
 // Branch is a strand of one child, first stage first.

@@ -73,8 +73,12 @@ const (
 	Default Came = "default"
 )
 
-// MostAnswer is how long a given answer may be, in signs.
-const MostAnswer = 40
+// MostAnswer is how long a given answer may be, in signs, and MostName the name of
+// a child: a first name and an initial.
+const (
+	MostAnswer = 40
+	MostName   = 40
+)
 
 // Observation is one child at one problem on one day.
 type Observation struct {

@@ -335,6 +335,24 @@ func (r Range) Limit() place.Number {
 	return place.Number(n)
 }
 
+// opening is the stage with which a kind of problem is first chosen for.
+var opening = map[task.Kind]StageID{problem.Sum: OneSwapOnes, problem.Difference: TakeOneSwapTens, problem.Sharing: ShareEven, problem.Trays: EqualTrays}
+
+// Opening returns the stage with which a kind of problem is first chosen for, of those
+// that have numbers below a limit: the usual one, or else the last.
+func Opening(kind task.Kind, limit place.Number) StageID {
+	if usual := opening[kind]; usual != "" && usual.Within(limit) {
+		return usual
+	}
+	var last StageID
+	for _, d := range definitions {
+		if d.kind == kind && d.id.Within(limit) {
+			last = d.id
+		}
+	}
+	return last
+}
+
 // Within tells whether the stage has numbers below a range, or without a limit
 // where it is 0.
 func (s StageID) Within(limit place.Number) bool { return reached(s, "", limit) }

@@ -52,15 +52,6 @@ func (h Holding) Plus(other Holding) Holding {
 	return h
 }
 
-// Minus returns what is left when other is taken from h. A place may come out
-// below zero; AnyBelowZero tells.
-func (h Holding) Minus(other Holding) Holding {
-	for p := range h {
-		h[p] -= other[p]
-	}
-	return h
-}
-
 // Most returns, place by place, the larger of the two counts.
 func (h Holding) Most(other Holding) Holding {
 	for p := range h {

@@ -261,7 +261,7 @@ func FactName(f choose.Facts) string { return strings.TrimSuffix(factNames[f], "
 // RangeName names how far numbers go; the empty one is without a limit.
 func RangeName(r choose.Range) string {
 	if r == "" {
-		return "no matter"
+		return "no limit"
 	}
 	return Side("range", string(r))
 }

@@ -42,7 +42,7 @@ var wayNames = map[book.Way]string{
 // Came says how an answer came, where that bears on what it counts for.
 func Came(c book.Came) string {
 	if c == book.Default {
-		return "right with all the others"
+		return "all at once"
 	}
 	return ""
 }

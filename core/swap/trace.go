@@ -14,7 +14,7 @@ import (
 
 // Zone is a place on the mat where pieces lie. Joining uses Tray(1) to Tray(n)
 // and Joined; taking uses Start and Taken; sharing Start, Share(1) to
-// Share(n) and Remainder; grouping Start, Groups and Remainder; hands add Hand.
+// Share(n) and Remainder; grouping Start, Groups and Remainder.
 type Zone string
 
 // The zones that have one name. Store is the shelf stock that swaps are made
@@ -27,7 +27,6 @@ const (
 	Taken     Zone = "taken"
 	Groups    Zone = "groups"
 	Remainder Zone = "remainder"
-	Hand      Zone = "hand"
 )
 
 // Tray is the tray of the i-th addend, counted from 1.

@@ -267,9 +267,12 @@ func (g *Guide) Press(name string) *Guide {
 	at, err := chromedp.Run(g.ctx, chromedp.Evaluate[[]float64](fmt.Sprintf(`(() => {
 		const e = %s(%s);
 		e.scrollIntoView({ block: 'nearest' });
-		const r = e.getBoundingClientRect(), x = r.x + r.width / 2, y = r.y + r.height / 2;
-		const hit = document.elementFromPoint(x, y);
-		return e === hit || e.contains(hit) ? [x, y] : [];
+		for (const part of [e, ...e.querySelectorAll('.name')]) { // a name beside its control is aimed at too
+			const r = part.getBoundingClientRect(), x = r.x + r.width / 2, y = r.y + r.height / 2;
+			const hit = document.elementFromPoint(x, y);
+			if (e === hit || e.contains(hit)) return [x, y];
+		}
+		return [];
 	})()`, named, quoted(name))))
 	if err != nil || len(at) != 2 {
 		g.fail("press "+name, errors.Join(errors.New("something lies over it"), err))

@@ -2,6 +2,7 @@
   import { onMount } from 'svelte';
   import Router, { replace, router } from 'svelte-spa-router';
   import { wrap } from 'svelte-spa-router/wrap';
+  import { once } from './lib/keys';
   import Wrong from './lib/parts/Wrong.svelte';
   import Defs from './lib/pieces/Defs.svelte';
   import { loadDesk, loadMe, shared } from './lib/state.svelte';
@@ -57,6 +58,8 @@
     else if (mine && shared.desk?.class.id !== classId) void loadDesk(classId);
   });
 </script>
+
+<svelte:window onkeydowncapture={once} />
 
 <Defs />
 <div class="unseen" aria-live="polite" data-live>{shared.said}</div>

@@ -31,6 +31,7 @@ type All struct {
 	Observe       wire.Observe       `json:"observe"`
 	Say           wire.Say           `json:"say"`
 	Today         wire.Today         `json:"today"`
+	LessonDay     wire.LessonDay     `json:"lessonDay"`
 	Vines         wire.Vines         `json:"vines"`
 	LearnerView   wire.LearnerView   `json:"learnerView"`
 	Judge         wire.Judge         `json:"judge"`

@@ -12,13 +12,20 @@ const onControl = (target: EventTarget | null): boolean =>
   target instanceof Element &&
   target.closest('button, a, input, select, textarea, [role="radio"]') !== null;
 
-/** A key handler for <svelte:window>. */
+/** A key handler for <svelte:window>. A key that is held acts once. */
 export function shortcuts(keys: Shortcuts): (event: KeyboardEvent) => void {
   return (event) => {
     const act = keys[nameOf(event)];
     if (!act || !shared.shortcuts || event.ctrlKey || event.metaKey || event.altKey) return;
     if (onControl(event.target) || document.querySelector('dialog[open]')) return;
     event.preventDefault();
-    act();
+    if (!event.repeat) act();
   };
+}
+
+/** Keeps a key that is held from pressing the control that has the focus again and again. */
+export function once(event: KeyboardEvent): void {
+  const presses = event.key === 'Enter' || event.key === ' ';
+  if (!event.repeat || !presses || !(event.target instanceof Element)) return;
+  if (event.target.closest('button, a, summary, [role="radio"]')) event.preventDefault();
 }

@@ -3,7 +3,7 @@
 // made here makes sending one twice harmless.
 import { api, offline, Refused } from './api';
 import { classPath, guarded, shared, troubleOf } from './state.svelte';
-import type { Entry, Observe, Record as Page, Trouble } from './wire.gen';
+import type { Entry, Observe, Record as Page, Row, Trouble } from './wire.gen';
 
 const AGAIN_MS = 3000;
 const PATIENCE_MS = 1500;
@@ -11,10 +11,13 @@ const PATIENCE_MS = 1500;
 /** The pages of this screen, by account and lesson. */
 const open: Record<string, Records> = {};
 
-/** What was done, so that it can be undone: the record before it, if any. */
-interface Done {
+/** What was done in one go, so that it can be undone: each record and the one before it, if any. */
+type Done = { made: Observe; before?: Entry }[];
+
+/** A record that waits to be sent, and whether it leaves the child written at its task. */
+interface Waiting {
   made: Observe;
-  before?: Entry;
+  leaves: boolean;
 }
 
 export class Records {
@@ -23,14 +26,16 @@ export class Records {
   /** A record that another guide's stands against, and the page as it is now. */
   conflict = $state<{ mine: Observe; trouble: Trouble }>();
   notice = $state('');
-  waiting = $state<Observe[]>([]);
+  waiting = $state<Waiting[]>([]);
   done = $state<Done[]>([]);
   #sending?: Promise<void>;
   readonly #kept: string;
 
   private constructor(private readonly id: string) {
     this.#kept = `records ${shared.me?.email} ${id}`;
-    this.waiting = JSON.parse(localStorage.getItem(this.#kept) ?? '[]') as Observe[];
+    const kept = JSON.parse(localStorage.getItem(this.#kept) ?? '[]') as (Waiting | Observe)[];
+    // What an older version of this page left here had no mark beside it.
+    this.waiting = kept.map((w) => ('made' in w ? w : { made: w, leaves: true }));
   }
 
   static of(id: string): Records {
@@ -53,25 +58,39 @@ export class Records {
 
   /** The newest record of a child at a problem, sent or waiting to be. */
   latest(learner: string, nth: number): { entry?: Entry; waits?: Observe } {
-    const waits = this.waiting.findLast((o) => o.learner === learner && o.nth === nth);
-    const kept = this.page?.tasks[nth]?.rows.find((r) => r.learner === learner)?.kept ?? [];
+    const waits = this.#waits(learner, nth)?.made;
+    const kept = this.#row(learner, nth)?.kept ?? [];
     return { entry: kept[kept.length - 1], waits };
   }
 
-  /** Whether anything is written of a child at a problem. */
+  #waits(learner: string, nth: number): Waiting | undefined {
+    return this.waiting.findLast(({ made }) => made.learner === learner && made.nth === nth);
+  }
+  #row(learner: string, nth: number): Row | undefined {
+    return this.page?.tasks[nth]?.rows.find((r) => r.learner === learner);
+  }
+
+  /** Whether anything is written of a child at a task. */
   written(learner: string, nth: number): boolean {
-    const { entry, waits } = this.latest(learner, nth);
-    return waits ? !(waits.withdrawn && waits.replaces) : entry !== undefined;
+    return this.#waits(learner, nth)?.leaves ?? this.#row(learner, nth)?.written ?? false;
   }
 
   /** Keeps a record; it is on this device at once. */
   keep(made: Observe, before?: Entry): Promise<void> {
-    this.done = [...this.done, { made, before }];
-    return this.#add(made);
+    return this.keepAll([{ made, before }]);
   }
 
-  #add(made: Observe): Promise<void> {
-    this.waiting = [...this.waiting, made];
+  /** Keeps records that were made in one touch: they are undone in one, too. */
+  keepAll(done: Done): Promise<void> {
+    this.done = [...this.done, done];
+    // Taking back what is written leaves the child to be written again.
+    return this.#add(
+      done.map(({ made, before }) => ({ made, leaves: !(made.withdrawn && before) })),
+    );
+  }
+
+  #add(waiting: Waiting[]): Promise<void> {
+    this.waiting = [...this.waiting, ...waiting];
     this.notice = '';
     return this.#send();
   }
@@ -87,12 +106,16 @@ export class Records {
     const last = this.done[this.done.length - 1];
     if (!last) return Promise.resolve();
     this.done = this.done.slice(0, -1);
-    const back: Observe = last.before
-      ? { ...fromEntry(last.before), id: crypto.randomUUID(), replaces: last.made.id }
-      : { ...last.made, id: crypto.randomUUID(), replaces: last.made.id, withdrawn: true };
-    delete back.anotherRun;
-    delete back.note;
-    return this.#add(back);
+    return this.#add(
+      last.map(({ made, before }) => {
+        const back: Observe = before
+          ? { ...fromEntry(before), id: crypto.randomUUID(), replaces: made.id }
+          : { ...made, id: crypto.randomUUID(), replaces: made.id, withdrawn: true };
+        delete back.anotherRun;
+        delete back.note;
+        return { made: back, leaves: before !== undefined };
+      }),
+    );
   }
 
   /** Settles a conflict: with another record, or with none. */
@@ -113,7 +136,7 @@ export class Records {
   }
 
   async #sendAll(): Promise<void> {
-    for (let next = this.waiting[0]; next; next = this.waiting[0]) {
+    for (let next = this.waiting[0]?.made; next; next = this.waiting[0]?.made) {
       shared.saving = 'saving';
       try {
         const page = await guarded(api<Page>('POST', `${this.#path}/observations`, next));
@@ -137,7 +160,9 @@ export class Records {
 
   #refused(mine: Observe, error: unknown): void {
     const trouble = error instanceof Refused ? error.trouble : troubleOf(error);
-    this.done = this.done.filter((d) => d.made.id !== mine.id);
+    this.done = this.done
+      .map((d) => d.filter(({ made }) => made.id !== mine.id))
+      .filter((d) => d.length > 0);
     if (trouble.record) {
       this.page = trouble.record;
       this.conflict = { mine, trouble };

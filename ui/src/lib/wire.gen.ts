@@ -18,6 +18,7 @@ export interface All {
   observe: Observe;
   say: Say;
   today: Today;
+  lessonDay: LessonDay;
   vines: Vines;
   learnerView: LearnerView;
   judge: Judge;
@@ -123,6 +124,7 @@ export interface Stage {
   kind: string;
   few: number;
   hollow: boolean[];
+  opens: boolean;
 }
 export interface Column {
   place: string;
@@ -305,6 +307,7 @@ export interface Desk {
   learners: Learner[];
   inHand?: LessonLink;
   open: LessonLink[];
+  limits: Limits;
 }
 export interface Settings {
   revision: number;
@@ -331,6 +334,7 @@ export interface Words {
   noSwap: string;
   aSwap: string;
   swaps: string;
+  atOnce: string;
   places: PlaceWords[];
   materials: Material[];
 }
@@ -362,6 +366,15 @@ export interface Shade {
   ink: string;
   tint: string;
   says: string;
+}
+export interface Limits {
+  answer: number;
+  choice: number;
+  runs: number;
+  addends: number;
+  shelf: number;
+  estimate: number;
+  beads: number;
 }
 export interface Choices {
   matters: Matter[];
@@ -567,6 +580,13 @@ export interface LessonBrief {
   tasks: string[];
   stage: string;
 }
+export interface LessonDay {
+  day: string;
+  says: string;
+  before: string;
+  after: string;
+  lessons: LessonBrief[];
+}
 export interface Vines {
   strand: string;
   strands: StrandLink[];
@@ -644,6 +664,9 @@ export interface LearnerView {
   judgements: Judgement[];
   states: Named[];
   others: Other[];
+  helps: Named[];
+  ways: Named[];
+  today: string;
 }
 export interface Branch {
   id: string;

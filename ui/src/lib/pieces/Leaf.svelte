@@ -5,10 +5,17 @@
 
   let {
     state,
+    best = state,
     lobes,
     explained = false,
     r = 14,
-  }: { state: string; lobes: string[]; explained?: boolean; r?: number } = $props();
+  }: {
+    state: string; // of the least settled manner
+    best?: string; // of the most settled one
+    lobes: string[];
+    explained?: boolean;
+    r?: number;
+  } = $props();
 
   const shape = $derived(outline(lobes, r));
   const lift = $derived(r * 0.36);
@@ -22,12 +29,12 @@
     <path class="bud" d="M0 0C-6.4 -2.8 -5.6 -9.4 0 -17C5.6 -9.4 6.4 -2.8 0 0Z" />
     <path class="bract" d="M-7 -6C-6.4 -.6 -3 1.8 0 1.8C3 1.8 6.4 -.6 7 -6" />
   </g>
-{:else if state === 'shown'}
+{:else if state === 'shown' && best === 'shown'}
   <g transform="rotate(22) scale({k * 0.95})">
     <path class="folded" d="M0 0C-6.6 -5.2 -5.8 -12.4 0 -19.6C5.8 -12.4 6.6 -5.2 0 0Z" />
     <path class="folded" d="M0 1.5V-13" />
   </g>
-{:else if !instead.includes(state)}
+{:else if !instead.includes(best)}
   <g
     class={state}
     transform={state === 'wobbling' ? `translate(0 ${lift}) scale(1 -1)` : `translate(0 ${-lift})`}
@@ -38,6 +45,7 @@
     {#if shape.full}<path class="full" d={shape.full} />{/if}
     {#if shape.hollow}<path class="hollow" d={shape.hollow} />{/if}
     {#if shape.broken}<path class="broken" d={shape.broken} />{/if}
+    {#if shape.folded}<path class="folded" d={shape.folded} />{/if}
   </g>
   {#if state === 'check-again'}
     <path

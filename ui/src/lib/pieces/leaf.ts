@@ -7,6 +7,7 @@ export interface Outline {
   full: string; // secure lobes, and the short ones that are under way
   hollow: string; // to be checked again
   broken: string; // wobbling: a stub and a tip that hangs loose
+  folded: string; // shown, beside manners that were worked
 }
 
 interface Shape {
@@ -50,7 +51,7 @@ const stub = (r: number, at: number, half: number): string =>
 /** The outlines of a leaf of radius r from the states of its lobes. */
 export function outline(states: string[], r: number): Outline {
   const shape = SHAPES[Math.min(states.length, SHAPES.length) - 1];
-  const out: Outline = { blade: '', full: '', hollow: '', broken: '' };
+  const out: Outline = { blade: '', full: '', hollow: '', broken: '', folded: '' };
   if (!shape) return out;
   states.forEach((state, i) => {
     const at = shape.at[i]!;
@@ -60,6 +61,7 @@ export function outline(states: string[], r: number): Outline {
     if (state === 'secure') out.full += lobe(long, at, half * 0.9);
     if (state === 'under-way') out.full += lobe(long * 0.66, at, half * 0.8);
     if (state === 'check-again') out.hollow += lobe(long * 0.93, at, half * 0.8);
+    if (state === 'shown') out.folded += lobe(long * 0.6, at, half * 0.45);
     if (state === 'wobbling') {
       out.broken += stub(long, at, half * 0.92) + lobe(long * 1.1, at, half * 0.9, 0.6);
     }
@@ -67,5 +69,5 @@ export function outline(states: string[], r: number): Outline {
   return out;
 }
 
-/** States that stand instead of a leaf. */
+/** States that stand instead of a leaf: nothing of it was worked. */
 export const instead = ['', 'shown', 'ready', 'passed'];

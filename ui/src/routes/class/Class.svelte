@@ -176,7 +176,13 @@
         <div class="one">
           <div class="who">
             <svg width="40" height="44" viewBox="-20 -26 40 44" aria-hidden="true">
-              <Leaf state={leaf.state} lobes={leaf.lobes} explained={leaf.explained} r={17} />
+              <Leaf
+                state={leaf.state}
+                best={leaf.best}
+                lobes={leaf.lobes}
+                explained={leaf.explained}
+                r={17}
+              />
             </svg>
             <div>
               <h1>{child.name}</h1>

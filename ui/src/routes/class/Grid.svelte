@@ -168,7 +168,7 @@
             onpointerenter={(e) => e.pointerType === 'mouse' && onpoint(s.id, '')}
             aria-pressed={s.id === stage}
           >
-            <b>{s.name}</b>{#if row >= 44}<span class="kid">{s.example}</span>{/if}
+            <b>{s.name}</b>{#if row >= 38}<span class="kid">{s.example}</span>{/if}
           </button>
         </th>
         {#each vines.columns as c, i (c.id)}
@@ -199,7 +199,13 @@
                   />
                 {/if}
                 <g transform="translate({x + sway(i, level)} {row * 0.62})">
-                  <Leaf state={leaf.state} lobes={leaf.lobes} explained={leaf.explained} {r} />
+                  <Leaf
+                    state={leaf.state}
+                    best={leaf.best}
+                    lobes={leaf.lobes}
+                    explained={leaf.explained}
+                    {r}
+                  />
                 </g>
               </g>
             </svg>

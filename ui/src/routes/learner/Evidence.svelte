@@ -3,7 +3,23 @@
   import HelpSign from '../../lib/pieces/HelpSign.svelte';
   import type { Entry } from '../../lib/wire.gen';
 
-  let { entries, stage }: { entries: Entry[]; stage: string } = $props();
+  let {
+    entries,
+    stage,
+    mended,
+    onmend,
+  }: {
+    entries: Entry[];
+    stage: string;
+    mended: string; // the id of the record that is being corrected
+    onmend?: (e: Entry) => void; // missing where one only looks on
+  } = $props();
+
+  /** What stands now of a record: itself, or what corrected it. */
+  function now(e: Entry): Entry {
+    const later = entries.find((x) => x.replaces === e.id);
+    return later ? now(later) : e;
+  }
 
   let all = $state(false);
   const list = $derived(all ? entries : entries.filter((e) => e.stage === stage));
@@ -24,12 +40,13 @@
     </thead>
     <tbody>
       {#each list as e (e.id)}
-        <tr class:old={!e.current || e.withdrawn}>
+        <tr class:old={!e.current || e.withdrawn} class:mended={mended === e.id}>
           <td class="day">{e.daySays}</td>
           <td
             >{e.stageName}, {e.inManner}
             {#if e.chosen}<span class="small">chosen, run {e.runs}</span>{/if}
             {#if e.way}<span class="small">{e.wayName}</span>{/if}
+            {#if e.cameSays}<span class="small">{e.cameSays}</span>{/if}
             {#if e.note}<span class="note">“{e.note}”</span>{:else if e.hasNote}<span class="small"
                 >has a note</span
               >{/if}
@@ -38,9 +55,14 @@
             ><HelpSign help={e.help} size={18} /> {e.help}</td
           >
           <td class="sum kid"
-            >{e.task}{#if e.help !== 'shown' || e.answer}<span class="eq">=</span><b
-                class:wrong={!e.right}>{e.answer || 'nothing'}</b
-              >{/if}</td
+            ><button
+              disabled={!onmend}
+              aria-label="{e.task} = {e.answer || 'nothing'}, correct it"
+              onclick={() => onmend?.(now(e))}
+              >{e.task}{#if e.help !== 'shown' || e.answer}<span class="eq">=</span><b
+                  class:wrong={!e.right}>{e.answer || 'nothing'}</b
+                >{/if}</button
+            ></td
           >
           <td class="mark">
             <svg width="14" height="14" viewBox="-7 -7 14 14" aria-hidden="true">
@@ -100,7 +122,7 @@
     padding: 3px 8px 3px 0;
     border-top: 1px solid var(--line);
     line-height: 20px;
-    vertical-align: top;
+    vertical-align: middle;
   }
   .day {
     width: 72px;
@@ -118,6 +140,26 @@
     text-align: right;
     font-size: var(--t2);
     white-space: nowrap;
+  }
+  .sum button {
+    min-height: 44px;
+    padding: 0 4px;
+    font: inherit;
+    color: inherit;
+    text-align: right;
+  }
+  .sum button:not(:disabled) {
+    text-decoration: underline dotted var(--edge);
+    text-underline-offset: 5px;
+  }
+  .sum button:hover:not(:disabled) {
+    background: var(--leaf-tint);
+  }
+  .old .sum button {
+    text-decoration: line-through;
+  }
+  .mended td {
+    background: var(--leaf-tint);
   }
   .eq {
     margin: 0 6px;

@@ -12,7 +12,11 @@
   import Wrong from '../../lib/parts/Wrong.svelte';
   import Sign from '../../lib/pieces/Sign.svelte';
   import { classPath, guarded, loadDesk, shared, troubleOf, view } from '../../lib/state.svelte';
-  import type { LearnerView, NextStep, Trouble } from '../../lib/wire.gen';
+  import { fromEntry } from '../../lib/records.svelte';
+  import type { Entry, LearnerView, NextStep, Observe, Trouble } from '../../lib/wire.gen';
+  import { typed, wiped, REST } from '../record/answer';
+  import Open from '../record/Open.svelte';
+  import Beads from './Beads.svelte';
   import Evidence from './Evidence.svelte';
   import Vine from './Vine.svelte';
 
@@ -31,6 +35,11 @@
   let reason = $state('');
   let wrong = $state<Trouble>();
   let dialog = $state<Dialog>();
+  /** The record that is being corrected, and what it is to be. */
+  let mended = $state<Entry>();
+  let draft = $state<Observe>();
+  let touched = $state(false);
+  let unkept = $state<Trouble>();
 
   const node = $derived(
     child?.strands.flatMap((s) => s.stages).find((n) => n.leaf.stage === stage),
@@ -63,6 +72,39 @@
       trouble = troubleOf(error);
     }
   }
+  function mend(e: Entry): void {
+    mended = e;
+    draft = { ...fromEntry(e), id: crypto.randomUUID(), replaces: e.id, withdrawn: false };
+    touched = false;
+    unkept = undefined;
+    shared.said = `Correcting ${e.task}`;
+  }
+  const leave = (): void => void (mended = draft = undefined);
+  async function keep(): Promise<void> {
+    if (!draft || (!touched && !mended?.withdrawn)) return leave();
+    try {
+      take(await guarded(api<LearnerView>('POST', `${path}/corrections`, draft)));
+      leave();
+      shared.said = 'The correction is kept.';
+    } catch (error) {
+      unkept = troubleOf(error); // what was typed stays
+    }
+  }
+  function withdraw(): void {
+    if (!draft) return;
+    draft = { ...draft, withdrawn: true };
+    touched = true;
+    void keep();
+  }
+  const change = (c: Partial<Observe>): void => {
+    if (!draft) return;
+    draft = { ...draft, ...c };
+    touched = true;
+  };
+  const help = (id: string) => (): void => change({ help: id });
+  const digits = Object.fromEntries(
+    [...'0123456789'].map((d) => [d, () => draft && change(typed(draft, d))]),
+  );
   async function judge(event: SubmitEvent): Promise<void> {
     event.preventDefault();
     const body = { id: crypto.randomUUID(), stage, manner, state: verdict, reason };
@@ -89,6 +131,7 @@
   const plan = (s: NextStep): void =>
     void push(view(`numbers?stage=${s.stage}&children=${params.learner}`));
   const next = (): void => {
+    if (draft) return void keep();
     if (step && shared.mayPresent && !child?.retired) plan(step);
     else void push(view('class'));
   };
@@ -99,6 +142,7 @@
       shown = params.learner;
       stage = '';
       judging = false;
+      leave();
       void load(params.learner);
     }
   });
@@ -108,13 +152,35 @@
   });
 </script>
 
-<svelte:window onkeydown={shortcuts({ space: next })} />
+<svelte:window
+  onkeydown={shortcuts({
+    space: next,
+    enter: () => draft && void keep(),
+    escape: leave,
+    backspace: () => draft && change(wiped(draft)),
+    r: () => mended && change({ answer: mended.result, came: 'marked' }),
+    '.': () => mended?.rests && draft && change(typed(draft, REST)),
+    s: help('shown'),
+    t: help('together'),
+    n: help('nudged'),
+    a: help('alone'),
+    e: help('explains'),
+    ...digits,
+  })}
+/>
 
 <Bench
   title={child?.name ?? 'Child'}
-  keys={[['space', step && shared.mayPresent ? 'plan the next step' : 'back to the class']]}
+  keys={draft
+    ? [
+        ['space, enter', 'keep the correction'],
+        ['digits, r', 'the answer'],
+        ['s t n a e', 'shown, together, nudged, alone, explains'],
+        ['escape', 'leave it as it was'],
+      ]
+    : [['space', step && shared.mayPresent ? 'plan the next step' : 'back to the class']]}
   shelfWidth={172}
-  drawer={250}
+  drawer={draft ? 400 : 250}
   shelfSays="the class"
   bookSays={node?.name ?? ''}
 >
@@ -147,13 +213,36 @@
         <div class="grown" bind:clientWidth={w} bind:clientHeight={h}>
           {#if w > 0}<Vine strands={child.strands} {stage} {w} {h} onpick={pick} />{/if}
         </div>
-        <div class="seen"><Evidence entries={child.entries} {stage} /></div>
+        <div class="seen">
+          <Evidence
+            entries={child.entries}
+            {stage}
+            mended={mended?.id ?? ''}
+            onmend={shared.mayPresent ? mend : undefined}
+          />
+        </div>
       {/if}
     </div>
   {/snippet}
 
   {#snippet book()}
-    {#if child && node}
+    {#if child && mended && draft}
+      <h1>Correct a record</h1>
+      <p class="small">{mended.daySays}, {mended.stageName}, recorded by {mended.by}</p>
+      <p class="kid asked">{mended.task}</p>
+      {#if unkept}<Wrong trouble={unkept} />{/if}
+      <Open
+        page={child}
+        manners={mended.manners}
+        bind:draft
+        bind:touched
+        expected={mended.result}
+        rests={mended.rests}
+        {lead}
+        hasNote={mended.hasNote}
+        onnothing={withdraw}
+      />
+    {:else if child && node}
       <h1 class="cap">{node.name}</h1>
       {#if !node.lobes.some((l) => l.state)}<p class="why">{node.leaf.why}</p>{/if}
       <ul class="lobes">
@@ -161,6 +250,7 @@
           {#if node.lobes[i]!.state}
             <li class:worst={node.lobes[i]!.state === node.leaf.state}>
               <b>{m.name}: {node.lobes[i]!.says}.</b>
+              <Beads held={node.lobes[i]!.beads} of={desk.limits.beads} />
               {node.lobes[i]!.why}
             </li>
           {/if}
@@ -220,7 +310,10 @@
   {/snippet}
 
   {#snippet foot()}
-    {#if child}
+    {#if draft}
+      <button class="act" onclick={leave}>leave it as it was</button>
+      <Next label="Keep the correction" key="space" onclick={() => void keep()} />
+    {:else if child}
       {#if step && shared.mayPresent && !child.retired}<p class="small">{step.do}</p>{/if}
       {#if step && shared.mayPresent && !child.retired}
         <Next label="Plan this lesson" key="space" onclick={next} />
@@ -302,6 +395,10 @@
   }
   .cap::first-letter {
     text-transform: uppercase;
+  }
+  .asked {
+    margin: 12px 0 44px;
+    font-size: var(--t4);
   }
   .why {
     margin-top: 4px;

@@ -50,7 +50,13 @@
           d="M{x(i) - 26} {y(level)}H{x(i) + pitch - 64}"
         />
         <g transform="translate({x(i)} {y(level)})">
-          <Leaf state={n.leaf.state} lobes={n.leaf.lobes} explained={n.leaf.explained} {r} />
+          <Leaf
+            state={n.leaf.state}
+            best={n.leaf.best}
+            lobes={n.leaf.lobes}
+            explained={n.leaf.explained}
+            {r}
+          />
         </g>
       {/each}
     {/each}

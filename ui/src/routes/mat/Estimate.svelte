@@ -92,7 +92,7 @@
             class="kid"
             inputmode="numeric"
             autocomplete="off"
-            maxlength="7"
+            maxlength={shared.desk!.limits.estimate}
             bind:this={field}
             bind:value={typed}
           />

@@ -61,7 +61,7 @@
 
   function set(a: Ask, value: string): void {
     const next = { ...ask } as Record<string, unknown>;
-    if (a.id === 'by') next.by = Number(value);
+    if (a.id === 'by' || a.id === 'most') next[a.id] = Number(value);
     else if (a.place) {
       const wishes = { ...((next[a.id] as Record<string, string> | undefined) ?? {}) };
       if (value === 'any') delete wishes[a.place];
@@ -74,7 +74,7 @@
     const n = Number(text);
     const next = { ...ask.limit };
     if (text.trim() === '') delete next[p];
-    else if (Number.isInteger(n) && n > 0 && n <= 9999) next[p] = n;
+    else if (Number.isInteger(n) && n > 0 && n <= shared.desk!.limits.shelf) next[p] = n;
     else {
       trouble = {
         type: 'about:blank',
@@ -196,7 +196,12 @@
     <h2>Choices of the class</h2>
     <form onsubmit={keep} novalidate>
       <label for="keep-as">Keep this one as</label>
-      <input id="keep-as" maxlength="60" autocomplete="off" bind:value={name} />
+      <input
+        id="keep-as"
+        maxlength={shared.desk!.limits.choice}
+        autocomplete="off"
+        bind:value={name}
+      />
       <Plain type="submit" disabled={!name.trim()}>Keep</Plain>
     </form>
     {#if trouble}<Wrong {trouble} />{/if}

@@ -33,8 +33,9 @@
 
   const start = (): Choose => ({
     kind: 'sum',
-    stage: 'joining/one-swap-ones',
+    stage: shared.desk!.stages.find((s) => s.kind === 'sum' && s.opens)?.id ?? '',
     digits: [2, 2],
+    fit: true,
     swap: {},
     zeros: 'any',
     count: TWELVE,
@@ -128,8 +129,8 @@
   const stages = $derived(desk.stages.filter((s) => s.kind === (ask.kind ?? 'sum')));
   function operation(kind: string): void {
     if (kind === ask.kind) return;
-    const first = desk.stages.find((s) => s.kind === kind && s.knots.includes('yes') && s.few <= 2);
-    stage((first ?? desk.stages.find((s) => s.kind === kind))!.id);
+    const first = desk.stages.find((s) => s.kind === kind && s.opens);
+    if (first) stage(first.id);
   }
   const take = (choice: Choose): void =>
     void choose({

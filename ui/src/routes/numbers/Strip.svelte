@@ -5,6 +5,7 @@
   import { bridge, cord, type State } from '../../lib/pieces/cord';
   import Mark from '../../lib/pieces/Mark.svelte';
   import Strands from '../../lib/pieces/Strands.svelte';
+  import { shared } from '../../lib/state.svelte';
   import type { Choose, Chosen, Knot, Words } from '../../lib/wire.gen';
 
   let {
@@ -26,7 +27,6 @@
   } = $props();
 
   const GUTTER = 92;
-  const MOST_NUMBERS = 6;
 
   const joins = $derived((ask.kind ?? 'sum') === 'sum');
   const opens = $derived(ask.kind === 'difference' || ask.kind === 'share');
@@ -125,7 +125,7 @@
           <b class="kid" title="{lengths.length} numbers">{lengths.length}</b>
           <button
             aria-label="One number more, now {lengths.length}"
-            disabled={lengths.length >= MOST_NUMBERS}
+            disabled={lengths.length >= shared.desk!.limits.addends}
             onclick={() => ondigits((all) => [...all, all[all.length - 1]!])}>+</button
           >
         </span>

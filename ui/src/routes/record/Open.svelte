@@ -3,11 +3,13 @@
   // sentence whose words are touched.
   import HelpSign from '../../lib/pieces/HelpSign.svelte';
   import MannerLeaf from '../../lib/pieces/MannerLeaf.svelte';
-  import type { Observe, Record as Page } from '../../lib/wire.gen';
+  import { shared } from '../../lib/state.svelte';
+  import type { Named, Observe, Record as Page } from '../../lib/wire.gen';
   import { REST, typed, wiped } from './answer';
 
   let {
     page,
+    manners: named,
     draft = $bindable(),
     expected,
     rests,
@@ -16,7 +18,8 @@
     hasNote,
     onnothing,
   }: {
-    page: Page;
+    page: Pick<Page, 'helps' | 'ways' | 'today'>;
+    manners: Named[]; // of the stage of the task
     draft: Observe;
     expected: string; // the right answer, as it is written
     rests: boolean; // an answer can have a rest
@@ -26,6 +29,7 @@
     onnothing: () => void;
   } = $props();
 
+  const limits = $derived(shared.desk!.limits);
   let field = $state<HTMLTextAreaElement>();
   let noting = $state(false);
   let dating = $state(false);
@@ -45,7 +49,11 @@
   const right = (): void => set({ answer: expected, came: 'marked' });
   const none = (): void => set({ answer: '', came: 'typed' });
   const wipe = (): void => set(wiped(draft));
-  const manners = $derived(page.manners.map((m) => m.id));
+  /** The runs to choose from: a few more than there were, up to the last one that can be. */
+  const runs = $derived(
+    Array.from({ length: Math.min(limits.runs, Math.max(9, draft.runs + 1)) }, (_, i) => i + 1),
+  );
+  const manners = $derived(named.map((m) => m.id));
 </script>
 
 <div class="answer" class:wrong role="status" aria-label="Answer: {draft.answer || 'none'}">
@@ -76,7 +84,7 @@
       {/each}
     </div>
     <div class="manners" role="radiogroup" aria-label="Manner">
-      {#each page.manners as m (m.id)}
+      {#each named as m (m.id)}
         <button
           role="radio"
           aria-checked={draft.manner === m.id}
@@ -88,7 +96,7 @@
       {/each}
     </div>
     <p class="sentence">
-      <span class="in">{page.manners.find((m) => m.id === draft.manner)?.name},</span>
+      <span class="in">{named.find((m) => m.id === draft.manner)?.name},</span>
       <select
         aria-label="How it was worked out"
         value={draft.way}
@@ -104,7 +112,7 @@
         value={String(draft.runs)}
         onchange={(e) => set({ runs: Number(e.currentTarget.value) })}
       >
-        {#each Array.from({ length: Math.max(9, draft.runs) }, (_, i) => i + 1) as run (run)}
+        {#each runs as run (run)}
           <option value={String(run)}>{run === 1 ? 'first run' : `run ${run}`}</option>
         {/each}
       </select>

@@ -44,9 +44,9 @@
   const problem = $derived(page?.tasks[nth]);
   const children = $derived(page?.children ?? []);
   const todo = $derived(children.filter((c) => !records.written(c.id, nth)));
-  const manners = $derived(page?.manners.map((m) => m.id) ?? []);
+  const manners = $derived(problem?.manners.map((m) => m.id) ?? []);
   const helpName = (id: string): string => page?.helps.find((x) => x.id === id)?.name ?? '';
-  const COUNTS = ['', '', 'both', 'three', 'four'];
+  const COUNTS = ['', '', 'Both', 'All three', 'All four'];
 
   /** How a child's row reads: what waits, what is written, or what the mat saw. */
   interface Line {
@@ -58,6 +58,7 @@
     nothing: boolean;
     slips: string[];
     runs: number;
+    came: string; // how it came, where that bears on what it counts for
   }
   function line(c: Learner): Line {
     const { entry, waits } = records.latest(c.id, nth);
@@ -74,6 +75,7 @@
         nothing: false,
         slips: [],
         runs: 0,
+        came: '',
       };
     }
     return {
@@ -85,6 +87,7 @@
       nothing: from.withdrawn ?? false,
       slips: waits ? [] : entry!.slips,
       runs: row.kept.length,
+      came: waits ? (from.came === 'default' ? desk.words.atOnce : '') : entry!.cameSays,
     };
   }
 
@@ -135,23 +138,35 @@
     draft = undefined;
     openId = '';
   }
-  function onward(): void {
+  /** Who is written next: the first after the open child, or before it, of whom nothing is. */
+  const following = $derived.by(() => {
     const at = children.findIndex((c) => c.id === openId);
     const rest = [...children.slice(at + 1), ...children.slice(0, Math.max(0, at))];
+    return rest.find((c) => !records.written(c.id, nth));
+  });
+  function onward(): void {
+    const next = following;
     touched = true;
     write();
     openId = '';
     draft = undefined;
-    const next = rest.find((c) => !records.written(c.id, nth));
     if (next) openChild(next);
   }
   const mark = (c: Learner): void => {
     if (may && !records.written(c.id, nth)) void records.keep(begin(c));
   };
   function allRight(): void {
-    for (const c of todo)
-      void records.keep({ ...begin(c), came: todo.length > 1 ? 'default' : 'marked' });
+    if (!may || isOpen || todo.length === 0) return;
+    const came = todo.length > 1 ? 'default' : 'marked';
+    void records.keepAll(todo.map((c) => ({ made: { ...begin(c), came } })));
   }
+  const allSays = $derived(
+    todo.length === 1
+      ? `${todo[0]!.name} right`
+      : todo.length < children.length
+        ? 'The rest right'
+        : `${COUNTS[todo.length] ?? 'All'} right`,
+  );
   function nothing(): void {
     const c = children.find((x) => x.id === openId);
     if (!c || !draft) return;
@@ -181,19 +196,10 @@
   const isOpen = $derived(openId !== '' && draft !== undefined);
   const action = $derived.by(() => {
     if (isOpen) {
-      const next = todo.find((c) => c.id !== openId);
-      return { label: next ? `Write, then ${next.name}` : 'Write', act: onward };
+      return { label: following ? `Write, then ${following.name}` : 'Write', act: onward };
     }
-    if (todo.length === 1) return { label: `${todo[0]!.name} right`, act: allRight };
-    if (todo.length > 1) {
-      const count = todo.length === children.length ? (COUNTS[todo.length] ?? '') : 'the rest';
-      return {
-        label: `${todo.length === 2 && count === 'both' ? 'Both' : `All ${count}`} right`.replace(
-          'All the rest',
-          'The rest',
-        ),
-        act: allRight,
-      };
+    if (todo.length > 0) {
+      return { label: `Write ${todo[0]!.name}`, act: () => openChild(todo[0]!) };
     }
     const left =
       page?.tasks.findIndex((_, i) =>
@@ -233,7 +239,8 @@
     enter: () => isOpen && onward(),
     escape: () => ((openId = ''), (draft = undefined)),
     backspace,
-    r: () => (isOpen ? change({ answer: problem!.result, came: 'marked' }) : undefined),
+    r: () => isOpen && change({ answer: problem!.result, came: 'marked' }),
+    y: allRight,
     '.': () => isOpen && problem!.rests && change(typed(draft!, REST)),
     s: help('shown'),
     t: help('together'),
@@ -252,7 +259,8 @@
   lesson={page?.link}
   mark={(page?.link.ribbon.length ?? 1) - 1}
   keys={[
-    ['space', 'all right, or write and go on'],
+    ['space', 'open the next child, or write and go on'],
+    ['y', 'all right, in one touch'],
     ['1 to 4', 'open a child; digits once it is open'],
     ['r', 'right'],
     ['s t n a e', 'shown, together, nudged, alone, explains'],
@@ -345,12 +353,7 @@
     {#if page && problem}
       <div class="title">
         <h1>Who did what</h1>
-        {#if records.done.length && may}
-          <button class="undo" onclick={() => void records.undo()}>
-            <BackArrow />
-            Undo</button
-          >
-        {:else if todo.length}<span class="small">as the mat saw it</span>{/if}
+        {#if todo.length}<span class="small">as the mat saw it</span>{/if}
       </div>
       {#if records.conflict}<Conflict {records} {page} />{/if}
       {#if records.trouble}<Wrong trouble={records.trouble} />{/if}
@@ -369,7 +372,7 @@
               <span class="seat kid">{i + 1}</span>
               <span class="name"
                 ><b>{c.name}</b>{#if !isOpen}<br /><span class="small"
-                    >{l.nothing ? 'nothing to write' : helpName(l.help)}{l.runs > 1
+                    >{l.nothing ? 'nothing to write' : l.came || helpName(l.help)}{l.runs > 1
                       ? `, ${l.runs} runs`
                       : ''}</span
                   >{/if}</span
@@ -396,6 +399,7 @@
             <Open
               bind:this={white}
               {page}
+              manners={problem.manners}
               bind:draft
               bind:touched
               expected={problem.result}
@@ -415,15 +419,30 @@
       {/each}
       {#if todo.length > 1 && !isOpen}
         <p class="small hint">
-          Dashed is not yet written. A child’s answer is marked right in one touch; all at once
-          counts for less. Touch a name to write something else.
+          Dashed is not yet written. One touch marks a child’s answer right; all at once counts for
+          less. Touch a name to write something else.
         </p>
       {/if}
     {/if}
   {/snippet}
 
   {#snippet foot()}
-    {#if page && problem && may}<Next label={action.label} key="space" onclick={action.act} />{/if}
+    {#if page && problem && may}
+      {#if records.done.length || (todo.length && !isOpen)}
+        <div class="beside">
+          {#if records.done.length}
+            <button class="undo" onclick={() => void records.undo()}><BackArrow /> Undo</button>
+          {/if}
+          {#if todo.length && !isOpen}
+            <button class="all" onclick={allRight} data-all-right>
+              <span>{allSays}</span>
+              {#if shared.shortcuts}<span class="key" aria-hidden="true">y</span>{/if}
+            </button>
+          {/if}
+        </div>
+      {/if}
+      <Next label={action.label} key="space" onclick={action.act} />
+    {/if}
   {/snippet}
 </Bench>
 
@@ -538,6 +557,37 @@
     min-height: 44px;
     color: var(--leaf);
     font-weight: 650;
+  }
+  .beside {
+    display: flex;
+    justify-content: space-between;
+    gap: 12px;
+    margin-bottom: 8px;
+  }
+  .all {
+    display: flex;
+    flex: 1;
+    align-items: center;
+    justify-content: space-between;
+    min-height: 48px;
+    padding: 0 16px;
+    border: 1.5px solid var(--leaf);
+    border-radius: var(--r2);
+    background: var(--paper);
+    color: var(--leaf);
+    font-weight: 650;
+  }
+  .all:hover {
+    background: var(--leaf-tint);
+  }
+  .key {
+    padding: 0 8px 1px;
+    border: 1.5px solid currentcolor;
+    border-top: 0;
+    border-radius: 0 0 var(--r2) var(--r2);
+    font-size: var(--t1);
+    font-weight: 500;
+    line-height: 18px;
   }
   .row {
     margin: 0 -12px;

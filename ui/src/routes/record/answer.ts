@@ -1,4 +1,5 @@
 // An answer as it is typed with digits, and with a rest where one can be.
+import { shared } from '../../lib/state.svelte';
 import type { Observe } from '../../lib/wire.gen';
 
 export const REST = ' rest ';
@@ -7,9 +8,11 @@ type Given = Pick<Observe, 'answer' | 'came'>;
 
 /** The answer with one more digit or word; what was marked begins anew. */
 export const typed = (draft: Given, more: string): Given => {
+  const most = shared.desk?.limits.answer ?? 0;
   const before = draft.came === 'typed' ? draft.answer : '';
   const idle = more === REST && (!before || before.includes(REST));
-  return { answer: idle ? before : before + more, came: 'typed' };
+  const answer = idle ? before : before + more;
+  return { answer: answer.length > most ? before : answer, came: 'typed' };
 };
 
 /** The answer without what was typed last. */

@@ -18,11 +18,14 @@
     shared,
     view,
   } from '../../lib/state.svelte';
-  import type { LessonLink, Today as Morning } from '../../lib/wire.gen';
+  import type { LessonDay, LessonLink, Today as Morning } from '../../lib/wire.gen';
+  import Done from './Done.svelte';
   import Waited from './Waited.svelte';
 
   const desk = $derived(shared.desk!);
   let morning = $state.raw<Morning>();
+  /** The lessons of an earlier day, where one is looked at. */
+  let past = $state.raw<LessonDay>();
   const inHand = $derived(desk.inHand);
   const address = (l: LessonLink): string => view(lessonAddress(l));
 
@@ -34,6 +37,9 @@
         : { label: 'Start a lesson', to: view('numbers') },
   );
   const go = (): void => void push(action.to);
+  const days = async (day: string): Promise<void> => {
+    past = await guarded(api<LessonDay>('GET', classPath(`/lessons?day=${day}`)));
+  };
 
   onMount(() => {
     void loadDesk(desk.class.id);
@@ -85,6 +91,9 @@
     {:else if desk.learners.length === 0 && desk.class.role !== 'lead'}
       <p class="part">The lead of the class adds the children.</p>
     {/if}
+    {#if desk.learners.length}
+      <button class="days" onclick={() => void days('')}>Lessons by day</button>
+    {/if}
   {/snippet}
   {#snippet mat()}
     <div class="morning">
@@ -95,59 +104,79 @@
         <use href="#leaf" transform="translate(30 26) rotate(-30) scale(1.1)" />
         <use href="#leaf" transform="translate(30 34) rotate(-30) scale(-1.1 1.1)" />
       </svg>
-      <h1 class="day">{desk.day}</h1>
-      <ol>
-        {#if inHand}{@render bud(inHand, true)}{/if}
-        {#each desk.open as l (l.id)}{@render bud(l, false)}{/each}
-        {#if shared.mayPresent}
-          {#each (morning?.meetings ?? []).slice(0, inHand ? 2 : 3) as m (m.stage + m.children[0]?.id)}
-            <li class="lesson bud">
-              <svg class="bud-node" width="40" height="30" viewBox="0 0 40 30" aria-hidden="true">
-                <path
-                  d="M2 22C10 22 12 12 22 12"
-                  fill="none"
-                  stroke="var(--leaf)"
-                  stroke-width="1.8"
-                />
-                <path
-                  d="M22 12C24 5 33 4 38 8C34 15 27 17 22 12Z"
-                  fill="var(--paper)"
-                  stroke="var(--leaf)"
-                  stroke-width="1.8"
-                />
-              </svg>
-              <a
-                class="what"
-                href={view(
-                  `numbers?stage=${m.stage}&children=${m.children.map((c) => c.id).join(',')}`,
-                )}
-                use:link
-              >
-                <span class="small">could be next</span>
-                <strong>{m.children.map((c) => c.name).join(', ')}</strong>
-                <span class="stage">{m.name}, with pieces</span>
-                <span class="why-next">{m.why}</span>
-              </a>
-              <span class="example kid">{m.example}</span>
-            </li>
-          {/each}
+      {#if past}
+        <h1 class="day">Lessons of {past.says}</h1>
+        <p class="turn">
+          <button disabled={!past.before} onclick={() => void days(past!.before)}>
+            ‹ the day before</button
+          >
+          <button disabled={!past.after} onclick={() => void days(past!.after)}>
+            the day after ›</button
+          >
+          <button onclick={() => (past = undefined)}>back to this morning</button>
+        </p>
+        {#if past.lessons.length}<Done lessons={past.lessons} />{:else}
+          <p class="small">No lesson ended on this day.</p>
         {/if}
-        {#if !inHand && desk.open.length === 0 && !morning?.meetings.length}
-          <li class="lesson none">
-            <span class="node dashed"></span>
-            <span class="what">
-              <strong>No lesson in hand</strong>
-              <span class="said">
-                {shared.mayPresent
-                  ? 'Choose numbers by the ' +
-                    desk.words.swaps +
-                    ' that they cause, gather the pieces, and work them on the mat.'
-                  : 'Lessons that the guides open appear here.'}
+      {:else}
+        <h1 class="day">{desk.day}</h1>
+        <ol>
+          {#if inHand}{@render bud(inHand, true)}{/if}
+          {#each desk.open as l (l.id)}{@render bud(l, false)}{/each}
+          {#if shared.mayPresent}
+            {#each (morning?.meetings ?? []).slice(0, inHand ? 2 : 3) as m (m.stage + m.children[0]?.id)}
+              <li class="lesson bud">
+                <svg class="bud-node" width="40" height="30" viewBox="0 0 40 30" aria-hidden="true">
+                  <path
+                    d="M2 22C10 22 12 12 22 12"
+                    fill="none"
+                    stroke="var(--leaf)"
+                    stroke-width="1.8"
+                  />
+                  <path
+                    d="M22 12C24 5 33 4 38 8C34 15 27 17 22 12Z"
+                    fill="var(--paper)"
+                    stroke="var(--leaf)"
+                    stroke-width="1.8"
+                  />
+                </svg>
+                <a
+                  class="what"
+                  href={view(
+                    `numbers?stage=${m.stage}&children=${m.children.map((c) => c.id).join(',')}`,
+                  )}
+                  use:link
+                >
+                  <span class="small">could be next</span>
+                  <strong>{m.children.map((c) => c.name).join(', ')}</strong>
+                  <span class="stage">{m.name}, with pieces</span>
+                  <span class="why-next">{m.why}</span>
+                </a>
+                <span class="example kid">{m.example}</span>
+              </li>
+            {/each}
+          {/if}
+          {#if !inHand && desk.open.length === 0 && !morning?.meetings.length}
+            <li class="lesson none">
+              <span class="node dashed"></span>
+              <span class="what">
+                <strong>No lesson in hand</strong>
+                <span class="said">
+                  {shared.mayPresent
+                    ? 'Choose numbers by the ' +
+                      desk.words.swaps +
+                      ' that they cause, gather the pieces, and work them on the mat.'
+                    : 'Lessons that the guides open appear here.'}
+                </span>
               </span>
-            </span>
-          </li>
+            </li>
+          {/if}
+        </ol>
+        {#if morning?.done.length}
+          <h2 class="done">Done today</h2>
+          <Done lessons={morning.done} />
         {/if}
-      </ol>
+      {/if}
     </div>
   {/snippet}
   {#snippet book()}
@@ -256,6 +285,27 @@
     font-size: var(--t4);
     line-height: 36px;
     margin-bottom: var(--s4);
+  }
+  .turn {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 24px;
+    margin-bottom: 12px;
+  }
+  .turn button,
+  .days {
+    min-height: 44px;
+    color: var(--leaf);
+    font-weight: 600;
+  }
+  .turn button:disabled {
+    color: var(--ink-2);
+  }
+  .days {
+    margin-top: var(--s4);
+  }
+  .done {
+    margin-top: var(--s4);
   }
   .lesson {
     position: relative;
