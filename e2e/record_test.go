@@ -114,7 +114,7 @@ func TestTheChainOverTwoDays(t *testing.T) {
 	g.Press("Plan this lesson").See("Quill Z.").See("Twelve of them").Press("Gather").See("works the ones").Press("To the mat").See("About how much").Press("Lay out").See("Two trays").LetGo()
 	right()
 	g.Press("Finish the lesson").See("Thursday 26 November").Press("Class").Holds("a full lobe", leafSays("Quill Z.", "no swap", "secure with pieces")).Holds("and waiting for over ten", leafSays("Quill Z.", "one swap, ones", "not yet"))
-	g.Press("Quill Z. 0 days").See("Secure since today. Right alone 7 times on 3 days, last today.")
+	g.Press("Quill Z. 0 days").Press("joining, no swap: secure with pieces").See("Secure since today. Right alone 7 times on 3 days, last today.")
 	s.check(g)
 
 	// What was kept.
@@ -222,6 +222,136 @@ func TestRecordingByKeys(t *testing.T) {
 	if err != nil || len(said) != 1 || said[0].Value != 70 {
 		t.Errorf("estimates %+v, %v", said, err)
 	}
+}
+
+// A space bar held for a second steps on once, opens one child and finishes
+// nothing: what repeats never writes.
+func TestAHeldKeyWritesNothing(t *testing.T) {
+	const second = 30 // as often as a keyboard repeats a key in it
+	s := open(t)
+	g := s.sit(laptopWidth, laptopHeight)
+	written := func() []store.Observation {
+		t.Helper()
+		seen, err := s.store.LessonObservations(ctx, s.kept(g).ID)
+		if err != nil {
+			t.Fatal(err)
+		}
+		return seen
+	}
+	atTheMat(s.login(g, "hanne"), "47+25", "Ada W.", "Bram D.", "Clio J.")
+	first := guide.Read[string](g, "document.querySelector('[data-step]').dataset.step")
+	g.HoldDown(' ', second).Holds("a step on", "!("+at(first)+")").Key(kb.ArrowLeft).Holds("one step back is the first", at(first)).Settle()
+	for range 50 {
+		if atTheEnd(g) {
+			break
+		}
+		step := guide.Read[string](g, "document.querySelector('[data-step]').dataset.step")
+		g.Key(" ").Holds("a step on", fmt.Sprintf("document.querySelector('[data-step]').dataset.step !== %q", step))
+	}
+	g.HoldDown(' ', second).See("Who did what").See("Write Ada W.").Settle()
+	s.check(g)
+	if kept := s.kept(g); kept.Stand != lesson.OnTheMat || len(written()) != 0 {
+		t.Errorf("a held key left the lesson %s, with %d records", kept.Stand, len(written()))
+	}
+
+	// One child opens, and is neither written nor followed by the next.
+	g.HoldDown(' ', second).Holds("Ada is open", isOpen("Ada W."))
+	g.Key("n").Press("Write, then Bram D.").Holds("Bram is open", isOpen("Bram D."))
+	g.LetGo().Key("t").HoldDown(' ', second).Holds("Clio is open", isOpen("Clio J.")).Key(kb.Escape).Settle()
+	s.check(g)
+	if seen := written(); len(seen) != 2 || seen[0].Help != book.Nudged || seen[0].LearnerID != s.learner("Ada W.") || seen[1].Help != book.Together || seen[1].LearnerID != s.learner("Bram D.") {
+		t.Errorf("written %+v", seen)
+	}
+
+	// At the end it finishes the lesson, and begins no other.
+	g.Press("Clio J. right, ").See("Finish the lesson").Settle().LetGo().HoldDown(' ', second).See("No lesson in hand").See("Done today")
+	s.check(g)
+	if at := guide.Read[string](g, "location.hash"); !strings.HasSuffix(at, "/today") {
+		t.Errorf("the held key went on to %s", at)
+	}
+}
+
+// isOpen is whether this child's row is open on the record.
+func isOpen(child string) string {
+	return fmt.Sprintf("document.querySelector('.row.open .name')?.innerText.includes(%q)", child)
+}
+
+// All right in one touch: the rows say so here and on the child's page, it
+// counts for less, and one undo takes all of it back.
+func TestAllRightAtOnce(t *testing.T) {
+	s := open(t)
+	g := s.sit(laptopWidth, laptopHeight)
+	workedToTheEnd(atTheMat(s.login(g, "hanne"), "47+25", "Ada W.", "Bram D.", "Clio J."))
+	unwritten := "document.querySelectorAll('.box:not(.written)').length === 3"
+	g.Press("All three right").Holds("every row says so", "[...document.querySelectorAll('.row .name')].every((n) => n.innerText.includes('all at once'))").Settle()
+	g.Press("Undo").Holds("all three wait again", unwritten).Settle()
+	g.LetGo().HoldDown('y', 1).Holds("written again", "document.querySelectorAll('.box.written').length === 3").Settle()
+	s.check(g)
+	seen, err := s.store.LessonObservations(ctx, s.kept(g).ID)
+	if err != nil {
+		t.Fatal(err)
+	}
+	stand := 0
+	for _, o := range seen {
+		if o.Current && !o.Withdrawn {
+			stand++
+			if o.Came != book.Default || !o.Right() {
+				t.Errorf("written %+v", o)
+			}
+		}
+	}
+	if stand != 3 {
+		t.Errorf("%d stand of %+v", stand, seen)
+	}
+	g.Press("Class").See("Plan this lesson").Press("Ada W. 0 days").See("What was seen").Press("all ").See("all at once")
+}
+
+// A day later, from the child's page: the row opens its correction, the beads
+// follow, and what was written first stays in the book.
+func TestACorrectionADayLater(t *testing.T) {
+	s := loaded(t)
+	account, class := s.lead()
+	child := store.Learner{ID: uuid.New(), Name: "Quill Z."}
+	if err := s.store.AddLearners(ctx, class, []store.Learner{child}, firstDay); err != nil {
+		t.Fatal(err)
+	}
+	s.worked(child.Name, firstDay, "42+25=67", "31+25=56", "21+15=46", "23+64=87")
+	s.now = firstDay.Add(24 * time.Hour)
+	url, stop := s.serve("127.0.0.1:0")
+	t.Cleanup(stop)
+	s.url = url
+	g := s.sit(laptopWidth, laptopHeight)
+	s.login(g, "hanne").See("Thursday 26 November").Press("Class").See("Plan this lesson").Press("Quill Z. 1 day").See("What was seen")
+	g.Press("joining, no swap: under way with pieces").See("0 of 7 beads")
+	g.Press("21 + 15 = 46, correct it").See("Correct a record").See("recorded by "+account.Name).LetGo().Key(kb.Escape).Holds("nothing was touched", "!document.body.innerText.includes('Correct a record')")
+	g.Press("21 + 15 = 46, correct it").See("Correct a record").LetGo().Key("3").Key("6").Key("n").HoldDown(' ', 30).See("3½ of 7 beads").Settle()
+	s.check(g)
+	seen, err := s.store.Observations(ctx, child.ID)
+	if err != nil || len(seen) != 5 {
+		t.Fatalf("%d records, %v", len(seen), err)
+	}
+	i := slices.IndexFunc(seen, func(o store.Observation) bool { return o.Replaces.Valid })
+	if i < 0 || !seen[i].Right() || seen[i].Help != book.Nudged || seen[i].Day != book.DayOf(firstDay) || seen[i].By != account.Name || !seen[i].Current {
+		t.Errorf("kept %+v", seen)
+	}
+}
+
+// A finished lesson stays on Today for the day, is found by its day later, and
+// opens to be corrected.
+func TestLessonsByDay(t *testing.T) {
+	s := open(t)
+	g := s.sit(laptopWidth, laptopHeight)
+	workedToTheEnd(atTheMat(s.login(g, "hanne"), "47+25", "Ada W."))
+	g.Press("Ada W. right, ").See("Finish the lesson").Settle()
+	id := s.kept(g).ID
+	g.LetGo().Key(" ").See("Done today").Press("Ada W. ").See("Who did what").See("Back to Today")
+	g.LetGo().Key("1").See("no answer").Key("6", "2", " ").See("What should come up is forgotten").Settle()
+	s.check(g)
+	seen, err := s.store.LessonObservations(ctx, id)
+	if err != nil || len(seen) != 2 || seen[1].Answer != "62" || !seen[1].Replaces.Valid || s.keptAs(id).Stand != lesson.Ended {
+		t.Errorf("kept %+v, %v", seen, err)
+	}
+	g.Press("Today").See("Done today").Press("Lessons by day").See("the day before").Press("‹ the day before").See("Lessons of yesterday").See("Bram D., Clio J.")
 }
 
 // Two guides write the same child at once: the second is told, and keeps both,

@@ -14,6 +14,7 @@ import (
 
 	"github.com/chromedp/cdproto/cdp"
 	"github.com/chromedp/cdproto/emulation"
+	"github.com/chromedp/cdproto/input"
 	"github.com/chromedp/cdproto/log"
 	"github.com/chromedp/cdproto/performance"
 	"github.com/chromedp/cdproto/runtime"
@@ -298,6 +299,39 @@ func (g *Guide) Key(keys ...string) *Guide {
 		g.do(fmt.Sprintf("key %q", k), chromedp.KeyEvent(k))
 	}
 	return g
+}
+
+// HoldDown holds a key down until it has come so many times, as a keyboard
+// repeats it, and lets it go.
+func (g *Guide) HoldDown(key rune, times int) *Guide {
+	var down, up []input.DispatchKeyEventParams
+	for _, k := range kb.Encode(key) {
+		if k.Type == kb.KeyUp {
+			up = append(up, *k)
+		} else {
+			down = append(down, *k)
+		}
+	}
+	for n := range times {
+		for _, k := range down {
+			if again := n > 0; again {
+				k.AutoRepeat = &again
+			}
+			g.send(k)
+		}
+	}
+	for _, k := range up {
+		g.send(k)
+	}
+	return g
+}
+
+func (g *Guide) send(k input.DispatchKeyEventParams) {
+	if g.err != nil {
+		return
+	}
+	_, err := chromedp.Call(g.ctx, input.DispatchKeyEvent, k)
+	g.fail("key "+k.Key, err)
 }
 
 // TabTo presses the tab key until the control with this name has the focus.

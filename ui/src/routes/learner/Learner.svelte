@@ -14,7 +14,6 @@
   import { classPath, guarded, loadDesk, shared, troubleOf, view } from '../../lib/state.svelte';
   import { fromEntry } from '../../lib/records.svelte';
   import type { Entry, LearnerView, NextStep, Observe, Trouble } from '../../lib/wire.gen';
-  import { typed, wiped, REST } from '../record/answer';
   import Open from '../record/Open.svelte';
   import Beads from './Beads.svelte';
   import Evidence from './Evidence.svelte';
@@ -40,10 +39,21 @@
   let draft = $state<Observe>();
   let touched = $state(false);
   let unkept = $state<Trouble>();
+  let white = $state<Open>();
 
   const node = $derived(
     child?.strands.flatMap((s) => s.stages).find((n) => n.leaf.stage === stage),
   );
+  /** The lobes of the stage that is pointed at; what makes its leaf so comes first. */
+  const lobes = $derived.by(() => {
+    if (!node) return [];
+    const { manners, leaf } = node;
+    const seen = node.lobes
+      .map((lobe, i) => ({ manner: manners[i]!, lobe }))
+      .filter((x) => x.lobe.state);
+    const first = (x: (typeof seen)[0]): boolean => x.lobe.state === leaf.state;
+    return [...seen.filter(first), ...seen.filter((x) => !first(x))];
+  });
   const step = $derived(child?.steps.find((s) => s.draws && s.kind !== 'let-be'));
   const path = $derived(classPath(`/learners/${params.learner}`));
 
@@ -102,9 +112,7 @@
     touched = true;
   };
   const help = (id: string) => (): void => change({ help: id });
-  const digits = Object.fromEntries(
-    [...'0123456789'].map((d) => [d, () => draft && change(typed(draft, d))]),
-  );
+  const digits = Object.fromEntries([...'0123456789'].map((d) => [d, () => white?.digit(d)]));
   async function judge(event: SubmitEvent): Promise<void> {
     event.preventDefault();
     const body = { id: crypto.randomUUID(), stage, manner, state: verdict, reason };
@@ -157,9 +165,9 @@
     space: next,
     enter: () => draft && void keep(),
     escape: leave,
-    backspace: () => draft && change(wiped(draft)),
-    r: () => mended && change({ answer: mended.result, came: 'marked' }),
-    '.': () => mended?.rests && draft && change(typed(draft, REST)),
+    backspace: () => white?.wipe(),
+    r: () => white?.right(),
+    '.': () => white?.rest(),
     s: help('shown'),
     t: help('together'),
     n: help('nudged'),
@@ -203,7 +211,7 @@
   {/snippet}
 
   {#snippet mat()}
-    <div class="child">
+    <div class="child" class:mending={draft}>
       {#if trouble}<Wrong {trouble} />{/if}
       {#if child}
         <div class="title">
@@ -231,29 +239,28 @@
       <p class="small">{mended.daySays}, {mended.stageName}, recorded by {mended.by}</p>
       <p class="kid asked">{mended.task}</p>
       {#if unkept}<Wrong trouble={unkept} />{/if}
-      <Open
-        page={child}
-        manners={mended.manners}
-        bind:draft
-        bind:touched
-        expected={mended.result}
-        rests={mended.rests}
-        {lead}
-        hasNote={mended.hasNote}
-        onnothing={withdraw}
-      />
+      {#key mended.id}<Open
+          bind:this={white}
+          page={child}
+          manners={mended.manners}
+          bind:draft
+          bind:touched
+          expected={mended.result}
+          rests={mended.rests}
+          {lead}
+          hasNote={mended.hasNote}
+          onnothing={withdraw}
+        />{/key}
     {:else if child && node}
       <h1 class="cap">{node.name}</h1>
-      {#if !node.lobes.some((l) => l.state)}<p class="why">{node.leaf.why}</p>{/if}
+      {#if lobes.length === 0}<p class="why">{node.leaf.why}</p>{/if}
       <ul class="lobes">
-        {#each node.manners as m, i (m.id)}
-          {#if node.lobes[i]!.state}
-            <li class:worst={node.lobes[i]!.state === node.leaf.state}>
-              <b>{m.name}: {node.lobes[i]!.says}.</b>
-              <Beads held={node.lobes[i]!.beads} of={desk.limits.beads} />
-              {node.lobes[i]!.why}
-            </li>
-          {/if}
+        {#each lobes as { manner, lobe } (manner.id)}
+          <li class:worst={lobe.state === node.leaf.state}>
+            <b>{manner.name}: {lobe.says}.</b>
+            <Beads held={lobe.beads} of={desk.limits.beads} />
+            {lobe.why}
+          </li>
         {/each}
       </ul>
       {#if !judging}
@@ -368,6 +375,9 @@
     }
     .child .title p {
       display: none;
+    }
+    .mending {
+      grid-template-rows: 44px 0 minmax(0, 1fr);
     }
   }
   .title {

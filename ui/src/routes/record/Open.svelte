@@ -45,10 +45,23 @@
     draft = { ...draft, ...change };
     touched = true;
   }
-  const digit = (d: string): void => set(typed(draft, d));
-  const right = (): void => set({ answer: expected, came: 'marked' });
-  const none = (): void => set({ answer: '', came: 'typed' });
-  const wipe = (): void => set(wiped(draft));
+  // What was written before is replaced by the first digit, not added to.
+  let begun = $state(false);
+  function give(answer: string): void {
+    begun = true;
+    set({ answer, came: 'typed' });
+  }
+  export const digit = (d: string): void =>
+    give(typed(begun ? draft.answer : '', d, limits.answer));
+  export const rest = (): void => {
+    if (rests) digit(REST);
+  };
+  export const wipe = (): void => give(draft.came === 'typed' ? wiped(draft.answer) : '');
+  export function right(): void {
+    begun = false;
+    set({ answer: expected, came: 'marked' });
+  }
+  const none = (): void => give('');
   /** The runs to choose from: a few more than there were, up to the last one that can be. */
   const runs = $derived(
     Array.from({ length: Math.min(limits.runs, Math.max(9, draft.runs + 1)) }, (_, i) => i + 1),
@@ -68,7 +81,7 @@
       <button onclick={none} aria-pressed={draft.came === 'typed' && draft.answer === ''}
         >no answer</button
       >
-      {#if rests}<button onclick={() => digit(REST)}>rest</button>{/if}
+      {#if rests}<button onclick={rest}>rest</button>{/if}
       <button onclick={wipe}>wipe</button>
     </div>
     <div class="keys" role="group" aria-label="Answer in digits">

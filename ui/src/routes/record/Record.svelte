@@ -17,7 +17,6 @@
   import { loadDesk, shared, view } from '../../lib/state.svelte';
   import type { Learner, Observe } from '../../lib/wire.gen';
   import Scene from '../mat/Scene.svelte';
-  import { REST, typed, wiped } from './answer';
   import Conflict from './Conflict.svelte';
   import Estimates from './Estimates.svelte';
   import Open from './Open.svelte';
@@ -216,14 +215,14 @@
     touched = true;
   };
   const keyDigit = (d: string): void => {
-    if (isOpen) change(typed(draft!, d));
+    if (isOpen) white?.digit(d);
     else if (children[Number(d) - 1]) openChild(children[Number(d) - 1]!);
   };
   const help = (id: string) => (): void => change({ help: id });
   const digits = Object.fromEntries([...'0123456789'].map((d) => [d, () => keyDigit(d)]));
   function backspace(): void {
     if (!isOpen) void records.undo();
-    else change(wiped(draft!));
+    else white?.wipe();
   }
 
   onMount(() => {
@@ -239,9 +238,9 @@
     enter: () => isOpen && onward(),
     escape: () => ((openId = ''), (draft = undefined)),
     backspace,
-    r: () => isOpen && change({ answer: problem!.result, came: 'marked' }),
+    r: () => white?.right(),
     y: allRight,
-    '.': () => isOpen && problem!.rests && change(typed(draft!, REST)),
+    '.': () => white?.rest(),
     s: help('shown'),
     t: help('together'),
     n: help('nudged'),
