@@ -100,7 +100,12 @@ func answerOf(line int, cell func(name string) string) (a Answer, err error) {
 	if a.Task, err = task.Parse(cell("problem")); err != nil {
 		return a, wrong("problem", err)
 	}
-	a.Stage, a.Manner, a.Help, a.Answer = choose.StageID(cell("stage")), book.Manner(cell("manner")), book.Help(cell("help")), cell("answer")
+	if stage := cell("stage"); stage != "" {
+		if a.Stage, err = choose.ParseStage(stage); err != nil {
+			return a, wrong("stage", err)
+		}
+	}
+	a.Manner, a.Help, a.Answer = book.Manner(cell("manner")), book.Help(cell("help")), cell("answer")
 	a.Came, a.Runs = book.Typed, 1
 	err = a.Valid(a.Day)
 	switch {

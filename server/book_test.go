@@ -427,3 +427,113 @@ func TestExport(t *testing.T) {
 		t.Errorf("%s", csv.body)
 	}
 }
+
+// A correction from the child's page, a day later: it keeps the day, the note and
+// the stage of what it corrects, and a repeated save is harmless. One who corrects
+// what is corrected already is told; another child's record is out of reach.
+func TestCorrections(t *testing.T) {
+	h := newHouse(t)
+	lead := h.person("lead")
+	id := lead.lessonOf(h.wren)
+	note := "hums while counting"
+	first := observed(h.wren)
+	first.Answer, first.Came, first.Day, first.Note, first.AnotherRun = "3815", "typed", "2026-11-25", &note, false
+	if got := lead.send("POST", lead.class("/lessons/"+id+"/observations"), first); got.status != 200 {
+		t.Fatalf("%d %s", got.status, got.body)
+	}
+	path := lead.class("/learners/" + h.wren.String() + "/corrections")
+	mended := first
+	mended.ID, mended.Replaces, mended.Note, mended.Answer, mended.Help = uuid.NewString(), first.ID, nil, "3825", "nudged"
+	var view wire.LearnerView
+	for range 2 {
+		got := h.person("assistant").send("POST", path, mended)
+		if got.status != 200 {
+			t.Fatalf("%d %s", got.status, got.body)
+		}
+		got.into(t, &view)
+	}
+	if len(view.Entries) != 2 || view.Entries[0].Note != "" {
+		t.Errorf("an assistant sees %+v", view.Entries)
+	}
+	lead.send("GET", lead.class("/learners/"+h.wren.String()), nil).into(t, &view)
+	for _, e := range view.Entries {
+		if e.ID == mended.ID && (!e.Current || !e.Right || e.Note != note || e.Day != "2026-11-25" || e.By != "assistant" || e.Help != "nudged") || e.ID == first.ID && e.Current {
+			t.Errorf("%+v", e)
+		}
+	}
+
+	left := mended
+	left.ID, left.Replaces, left.Withdrawn = uuid.NewString(), mended.ID, true
+	for name, c := range map[string]struct {
+		spoil  func(*wire.Observe)
+		status int
+		field  string
+	}{
+		"what is corrected already": {func(o *wire.Observe) { o.Replaces = first.ID }, 409, "replaces"},
+		"what was never written":    {func(o *wire.Observe) { o.Replaces = uuid.NewString() }, 422, "replaces"},
+		"nothing":                   {func(o *wire.Observe) { o.Replaces = "" }, 422, "replaces"},
+		"marked right and wrong":    {func(o *wire.Observe) { o.Answer, o.Came = "3815", "marked" }, 422, "answer"},
+		"dated in the future":       {func(o *wire.Observe) { o.Day = "2026-12-24" }, 422, "day"},
+		"as nothing to write":       {func(*wire.Observe) {}, 200, ""},
+	} {
+		ask := left
+		ask.ID = uuid.NewString()
+		c.spoil(&ask)
+		got := lead.send("POST", path, ask)
+		if got.status != c.status || c.status != 200 && got.trouble(t).Field != c.field {
+			t.Errorf("%s: %d %.200s", name, got.status, got.body)
+		}
+	}
+	other := uuid.New()
+	if err := h.store.AddLearner(context.Background(), h.orchard, store.Learner{ID: other, Name: "Jory P."}, time.Now()); err != nil {
+		t.Fatal(err)
+	}
+	if got := lead.send("POST", lead.class("/learners/"+other.String()+"/corrections"), left); got.status != 422 {
+		t.Errorf("from another child's page: %d %s", got.status, got.body)
+	}
+	if got := lead.send("DELETE", lead.class("/learners/"+h.wren.String()), nil); got.status != 204 && got.status != 200 {
+		t.Fatalf("%d %s", got.status, got.body)
+	}
+	if got := lead.send("POST", path, left); got.status != 404 {
+		t.Errorf("of an erased child: %d %s", got.status, got.body)
+	}
+}
+
+// Lessons that have ended are listed by their day, and Today lists its own.
+func TestLessonsByDay(t *testing.T) {
+	h := newHouse(t)
+	lead := h.person("lead")
+	id := lead.lessonOf(h.wren)
+	on := func(query string) (d wire.LessonDay) {
+		t.Helper()
+		got := lead.send("GET", lead.class("/lessons"+query), nil)
+		if got.status != 200 {
+			t.Fatalf("%d %s", got.status, got.body)
+		}
+		got.into(t, &d)
+		return d
+	}
+	if d := on(""); len(d.Lessons) != 0 || d.Day != "2026-11-26" {
+		t.Errorf("one that goes on is listed: %+v", d)
+	}
+	if got := lead.change(id, wire.LessonChange{Stand: "ended"}); got.status != 200 {
+		t.Fatalf("%s", got.body)
+	}
+	if d := on(""); len(d.Lessons) != 1 || d.Lessons[0].ID != id || d.Lessons[0].Children[0] != "Wren A." || d.Lessons[0].At != "00:30" || d.Before != "" || d.After != "" {
+		t.Errorf("%+v", d)
+	}
+	if d := on("?day=2026-11-20"); len(d.Lessons) != 0 || d.After != "2026-11-26" || d.Before != "" {
+		t.Errorf("%+v", d)
+	}
+	if d := on("?day=2026-12-20"); d.Before != "2026-11-26" || d.After != "" {
+		t.Errorf("%+v", d)
+	}
+	var today wire.Today
+	lead.send("GET", lead.class("/today"), nil).into(t, &today)
+	if len(today.Done) != 1 || today.Done[0].ID != id {
+		t.Errorf("done today: %+v", today.Done)
+	}
+	if got := lead.send("GET", lead.class("/lessons?day=soon"), nil); got.status != 422 || got.trouble(t).Field != "day" {
+		t.Errorf("%d %s", got.status, got.body)
+	}
+}

@@ -1,6 +1,7 @@
 package main
 
 import (
+	"errors"
 	"fmt"
 
 	"github.com/spf13/cobra"
@@ -10,6 +11,8 @@ import (
 
 // How many children of each sort a trial has at most.
 const mostTried = 100_000
+
+var errNoTrial = errors.New("say what is tried: --trial-ladder")
 
 func judgeCommand() *cobra.Command {
 	var onLadder bool

@@ -2,7 +2,6 @@ package main
 
 import (
 	"encoding/json"
-	"errors"
 	"fmt"
 	"io"
 	"os"
@@ -146,5 +145,3 @@ func printClimbed(out io.Writer, c climbed) error {
 	_, err := io.WriteString(out, b.String())
 	return err
 }
-
-var errNoTrial = errors.New("say what is tried: --trial-ladder")

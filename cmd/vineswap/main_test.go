@@ -115,6 +115,14 @@ func TestMistakesInTyping(t *testing.T) {
 		"no groups":                     choose("--digits", "2,2", "--groups", "0"),
 		"an argument to choose":         choose("--digits", "1,1", "more"),
 		"an unknown flag of choose":     choose("--digit", "1,1"),
+		"no table":                      {"ladder"},
+		"a table that is not there":     {"ladder", "nowhere.csv"},
+		"two tables":                    {"ladder", "a.csv", "b.csv"},
+		"no trial":                      {"judge"},
+		"an argument to judge":          {"judge", "--trial-ladder", "all"},
+		"a trial of nobody":             {"judge", "--trial-ladder", "--children", "0"},
+		"a trial without end":           {"judge", "--trial-ladder", "--children", "100001"},
+		"a trial's seed of letters":     {"judge", "--trial-ladder", "--seed", "seven"},
 		"an unknown command":            {"gather"},
 		"no database":                   {"migrate"},
 		"an argument to rejudge":        {"rejudge", "all"},
@@ -173,6 +181,100 @@ func TestRejudge(t *testing.T) {
 	_, after, err := s.Stands(context.Background(), classes[0].ClassID)
 	if err != nil || len(before) != 22 || !reflect.DeepEqual(before, after) {
 		t.Errorf("%d children before, %d after, %v", len(before), len(after), err)
+	}
+}
+
+// answersOf writes a table of answers and returns where.
+func answersOf(t *testing.T, rows ...string) string {
+	t.Helper()
+	path := filepath.Join(t.TempDir(), "records.csv")
+	table := "learner,day,problem,stage,manner,help,answer\n" + strings.Join(rows, "\n") + "\n"
+	if err := os.WriteFile(path, []byte(table), 0o600); err != nil {
+		t.Fatal(err)
+	}
+	return path
+}
+
+// A table of answers is judged without a database: the stages of each learner with
+// their beads and reasons, and what each answer made of its own.
+func TestLadder(t *testing.T) {
+	path := answersOf(t,
+		"Wren A.,2026-11-24,47+25,joining/one-swap-ones,pieces,alone,72",
+		"Wren A.,2026-11-24,36+27,joining/one-swap-ones,pieces,alone,63",
+		"Teo B.,2026-11-24,9-4,taking/within-ten,head,alone,5",
+		"Wren A.,2026-11-24,58+13,joining/one-swap-ones,pieces,alone,71",
+		"Wren A.,2026-11-24,29+45,joining/one-swap-ones,pieces,alone,74",
+		"Wren A.,2026-11-25,37+35,joining/one-swap-ones,pieces,nudged,72",
+		"Wren A.,2026-11-25,64+28,joining/one-swap-ones,pieces,alone,92",
+		"Wren A.,2026-11-25,18+66,joining/one-swap-ones,pieces,alone,84",
+		"Wren A.,2026-11-25,15+76,joining/one-swap-ones,pieces,alone,91",
+		"Wren A.,2026-11-25,47+25,joining/one-swap-ones,pieces,alone,72",
+		"Wren A.,2026-11-25,3+4,joining/new-place,pieces,alone,7", // the stage refuses it: within ten
+		"Wren A.,2026-11-26,46+25,joining/one-swap-ones,pieces,alone,61",
+		"Wren A.,2026-11-26,57+25,joining/one-swap-ones,pieces,alone,72",
+	)
+	out, errs, status := run(t, "", nil, "ladder", path, "--json", "--history")
+	var got struct {
+		Learners []struct {
+			Learner string `json:"learner"`
+			Leaves  []struct {
+				Stage, Manner, State, Since, Last, Reason string
+				Beads                                     float64
+			} `json:"leaves"`
+			History []string `json:"history"`
+		} `json:"learners"`
+	}
+	if err := json.Unmarshal([]byte(out), &got); err != nil || status != 0 || errs != "" {
+		t.Fatalf("status %d, %q, %q, %v", status, out, errs, err)
+	}
+	if len(got.Learners) != 2 || got.Learners[0].Learner != "Wren A." || len(got.Learners[1].History) != 1 {
+		t.Fatalf("%+v", got)
+	}
+	wren := got.Learners[0]
+	want := "under-way under-way under-way under-way under-way under-way under-way secure secure under-way secure wobbling"
+	if history := strings.Join(wren.History, " "); history != want {
+		t.Errorf("history %s", history)
+	}
+	if len(wren.Leaves) != 2 {
+		t.Fatalf("leaves %+v", wren.Leaves)
+	}
+	if facts := wren.Leaves[0]; facts.Stage != "joining/within-ten" || facts.Beads != 5.25 || !strings.Contains(facts.Reason, "second day") || facts.Last != "2026-11-25" {
+		t.Errorf("%+v", facts)
+	}
+	if swap := wren.Leaves[1]; swap.Stage != "joining/one-swap-ones" || swap.State != "wobbling" || swap.Beads != 1 || swap.Last != "2026-11-26" ||
+		!strings.Contains(swap.Reason, "57 + 25 = 72") || strings.Contains(swap.Reason, "\n") {
+		t.Errorf("%+v", swap)
+	}
+
+	plain, _, status := run(t, "", nil, "ladder", path)
+	if status != 0 || !strings.HasPrefix(plain, "Wren A.\n") || !strings.Contains(plain, "one swap, ones, with pieces: wobbling") || strings.Contains(plain, "after each answer") {
+		t.Errorf("status %d, %s", status, plain)
+	}
+	if without, _, _ := run(t, "", nil, "ladder", path, "--json"); strings.Contains(without, "history") {
+		t.Errorf("history unasked for: %s", without)
+	}
+	if none, _, status := run(t, "", nil, "ladder", answersOf(t), "--json"); status != 0 || none != "{\"learners\":[]}\n" {
+		t.Errorf("status %d, %q", status, none)
+	}
+	_, errs, status = run(t, "", nil, "ladder", answersOf(t, "Wren A.,2026-11-24,47+,,pieces,alone,72"), "--json")
+	if status != 2 || !strings.Contains(errs, "line 2, problem") || strings.Count(errs, "\n") != 1 {
+		t.Errorf("status %d, %q", status, errs)
+	}
+}
+
+// The trial prints one line for each thing that is asked of the rule, with both
+// naive rules beside it, and the same from the same seed.
+func TestTrial(t *testing.T) {
+	ask := []string{"judge", "--trial-ladder", "--children", "40", "--seed", "3"}
+	out, errs, status := run(t, "", nil, ask...)
+	if status != 0 || errs != "" || !strings.Contains(out, "three in a row") || !strings.Contains(out, "eight of the last ten") || strings.Count(out, "right 93 in 100") < 3 {
+		t.Errorf("status %d, %s %s", status, out, errs)
+	}
+	if again, _, _ := run(t, "", nil, ask...); again != out {
+		t.Errorf("another table from the same seed:\n%s", again)
+	}
+	if other, _, _ := run(t, "", nil, "judge", "--trial-ladder", "--children", "40", "--seed", "4"); other == out {
+		t.Error("the seed makes no difference")
 	}
 }
 

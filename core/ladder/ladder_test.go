@@ -427,7 +427,7 @@ func TestCheckAgain(t *testing.T) {
 		t.Errorf("work with pieces keeps the column fresh: %s", got.State)
 	}
 	lobe := at(class, from+7*6, secure, seen(5, "47+21=67 alone"))
-	if got := (say.Words{}).Reason(choose.NoSwap, lobe, from+7*6); !strings.HasPrefix(got, "Secure since ") || !strings.Contains(got, "nor anything that uses it: 5 school weeks. Looked at again once since") {
+	if got := (say.Words{}).Reason(choose.NoSwap, lobe, from+7*6); got != "Secure since 10 Aug. Not worked for 4 school weeks after 11 Aug, nor anything that uses it. Looked at again once, on 15 Sep, and not right alone." {
 		t.Errorf("the reason is %s", got)
 	}
 }

@@ -355,7 +355,11 @@ func (r reference) faultOf(c ladder.Clause, class ladder.Class) string {
 	case ladder.SecureSince:
 		return is(c.Day == r.since, "%v", r.since)
 	case ladder.NotSeenFor:
-		return is(c.N == unseen(class, r.used, today) && c.Day == r.used, "%d weeks since %v", unseen(class, r.used, today), r.used)
+		until := today
+		if len(r.failed) > 0 {
+			until = r.failed[0]
+		}
+		return is(c.N == unseen(class, r.used, until) && c.Day == r.used, "%d weeks since %v", unseen(class, r.used, until), r.used)
 	case ladder.NotAloneYet:
 		return is(c.N == len(r.failed) && c.Day == r.failed[0], "%v", r.failed)
 	case ladder.WrongLately:

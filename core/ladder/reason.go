@@ -23,8 +23,8 @@ const (
 	WrongToo    ClauseKind = "wrong-too"     // N of Of own answers were wrong
 	CountedFrom ClauseKind = "counted-from"  // all of it counts from the guide's judgement on Day, which was State
 	SecureSince ClauseKind = "secure-since"  // since Day
-	NotSeenFor  ClauseKind = "not-seen-for"  // not worked for N school weeks, nor anything that uses it; last on Day
-	NotAloneYet ClauseKind = "not-alone-yet" // looked at again N times since Day, and not right alone
+	NotSeenFor  ClauseKind = "not-seen-for"  // not worked for N school weeks after Day, nor anything that uses it
+	NotAloneYet ClauseKind = "not-alone-yet" // looked at again N times, the first on Day, and not right alone
 	WrongLately ClauseKind = "wrong-lately"  // of the last Of own answers those in Tries are wrong
 	OneSlip     ClauseKind = "one-slip"      // Slips explain N of the Of wrong ones
 )

@@ -33,7 +33,7 @@ type Lobe struct {
 	Manner book.Manner
 	State  State
 	Standing
-	Unseen int // for a state of check again: the school weeks without it
+	Unseen int // for a state of check again: the school weeks without it, until it was looked at again
 }
 
 // Leaf is a stage of a child on a day: a lobe for each manner of the stage.
@@ -92,7 +92,11 @@ func (c Child) Lobe(key Key, today book.Day) Lobe {
 	s := c.Standings[key]
 	lobe := Lobe{Manner: key.Manner, State: c.Class.On(s, today), Standing: s}
 	if lobe.State == CheckAgain {
-		lobe.Unseen = c.Class.between(s.Used, today)
+		until := today
+		if s.Failed > 0 {
+			until = s.Due
+		}
+		lobe.Unseen = c.Class.between(s.Used, until)
 	}
 	return lobe
 }

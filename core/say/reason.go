@@ -32,7 +32,7 @@ var clauseWords = map[ladder.ClauseKind]func(w Words, stage choose.StageID, c la
 		return fmt.Sprintf("%s: secure again with %s more right alone.", Beads(c.Beads), counted(c.More))
 	},
 	ladder.LentBeads: func(_ Words, _ choose.StageID, c ladder.Clause, _ book.Day) string {
-		return fmt.Sprintf("%s of it from work that uses this.", capital(beads(c.Beads)))
+		return fmt.Sprintf("%s of them from work that uses this.", fraction(c.Beads))
 	},
 	ladder.StillToSee: func(w Words, stage choose.StageID, c ladder.Clause, _ book.Day) string {
 		var skills []string
@@ -64,10 +64,14 @@ var clauseWords = map[ladder.ClauseKind]func(w Words, stage choose.StageID, c la
 		return fmt.Sprintf("Secure since %s.", ShortDay(c.Day, today))
 	},
 	ladder.NotSeenFor: func(_ Words, _ choose.StageID, c ladder.Clause, today book.Day) string {
-		return fmt.Sprintf("Not worked since %s, nor anything that uses it: %s.", ShortDay(c.Day, today), schoolWeeks(c.N))
+		return fmt.Sprintf("Not worked for %s after %s, nor anything that uses it.", schoolWeeks(c.N), ShortDay(c.Day, today))
 	},
 	ladder.NotAloneYet: func(_ Words, _ choose.StageID, c ladder.Clause, today book.Day) string {
-		return fmt.Sprintf("Looked at again %s since %s, and not right alone.", times(c.N), ShortDay(c.Day, today))
+		first := ""
+		if c.N > 1 {
+			first = "first "
+		}
+		return fmt.Sprintf("Looked at again %s, %s%s, and not right alone.", times(c.N), first, onDay(c.Day, today))
 	},
 	ladder.WrongLately: func(w Words, _ choose.StageID, c ladder.Clause, _ book.Day) string {
 		var wrong []string

@@ -1,0 +1,78 @@
+package formats_test
+
+import (
+	"errors"
+	"strings"
+	"testing"
+
+	"vineswap/core/book"
+	"vineswap/formats"
+)
+
+const answersHead = "learner,day,problem,stage,manner,help,answer\n"
+
+func TestReadAnswers(t *testing.T) {
+	got, err := formats.ReadAnswers(strings.NewReader("\ufeffDay,learner, Help ,problem,stage,manner,answer,room\r\n" +
+		"2026-11-25,Wren A.,alone,47+25,joining/one-swap-ones,pieces,72,barn\r\n" +
+		"2026-11-26,\"A., Teo\",nudged,52-38,,column,,barn\r\n"))
+	if err != nil || len(got) != 2 {
+		t.Fatalf("%+v, %v", got, err)
+	}
+	if a := got[0]; a.Learner != "Wren A." || a.Day.String() != "2026-11-25" || !a.Right() || a.Help != book.Alone || a.Stage != "joining/one-swap-ones" || a.Manner != book.Pieces {
+		t.Errorf("%+v", a)
+	}
+	if a := got[1]; a.Learner != "A., Teo" || a.Right() || a.Stage != "" || a.Help != book.Nudged {
+		t.Errorf("%+v", a)
+	}
+}
+
+// A mistake is told with its line and its column.
+func TestMistakesInAnswers(t *testing.T) {
+	row := "Wren A.,2026-11-25,47+25,joining/one-swap-ones,pieces,alone,72\n"
+	for name, c := range map[string]struct{ in, column string }{
+		"a day that is none":      {answersHead + row + "Wren A.,yesterday,47+25,,pieces,alone,72\n", "day"},
+		"an unfinished problem":   {answersHead + row + "Wren A.,2026-11-25,47+,,pieces,alone,72\n", "problem"},
+		"nobody":                  {answersHead + row + " ,2026-11-25,47+25,,pieces,alone,72\n", "learner"},
+		"a manner that is none":   {answersHead + row + "Wren A.,2026-11-25,47+25,,sung,alone,72\n", "manner"},
+		"help that is none":       {answersHead + row + "Wren A.,2026-11-25,47+25,,pieces,much,72\n", "help"},
+		"an answer without end":   {answersHead + row + "Wren A.,2026-11-25,47+25,,pieces,alone," + strings.Repeat("7", 99) + "\n", "answer"},
+		"a stage that is none":    {answersHead + row + "Wren A.,2026-11-25,47+25,joining/leaps,pieces,alone,72\n", "stage"},
+		"no header":               {row, ""},
+		"a column is missing":     {"learner,day,problem,stage,manner,help\n", ""},
+		"nothing at all":          {"", ""},
+		"a row that is too short": {answersHead + "Wren A.,2026-11-25\n", ""},
+		"an open quotation mark":  {answersHead + "\"Wren A.,2026-11-25,47+25,,pieces,alone,72\n", ""},
+	} {
+		got, err := formats.ReadAnswers(strings.NewReader(c.in))
+		if err == nil {
+			t.Errorf("%s: read as %+v", name, got)
+			continue
+		}
+		var cell *formats.CellError
+		if errors.As(err, &cell) != (c.column != "") || cell != nil && (cell.Column != c.column || cell.Line != 3) {
+			t.Errorf("%s: %v", name, err)
+		}
+		if strings.Contains(err.Error(), "\n") {
+			t.Errorf("%s: more than one line: %q", name, err)
+		}
+	}
+}
+
+// What is read is a task that can be judged, whatever the bytes were.
+func FuzzReadAnswers(f *testing.F) {
+	f.Add(answersHead + "Wren A.,2026-11-25,47+25,joining/one-swap-ones,pieces,alone,72\n")
+	f.Add(answersHead + "Wren A.,2026-11-25,97/4,,pieces,together,24 rest 1\n")
+	f.Add("answer,help,manner,stage,problem,day,learner\n,shown,column,,52-38,2026-11-25,Teo B.\n")
+	f.Fuzz(func(t *testing.T, in string) {
+		got, err := formats.ReadAnswers(strings.NewReader(in))
+		if err != nil {
+			return
+		}
+		for _, a := range got {
+			if a.Learner == "" || a.Task.Valid() != nil || a.Valid(a.Day) != nil {
+				t.Errorf("read %+v", a)
+			}
+			a.Right()
+		}
+	})
+}
