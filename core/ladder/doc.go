@@ -3,6 +3,9 @@
 //
 // # The rule
 //
+// An answer counts for the stage for which its task was chosen, if that stage's own
+// rule accepts the task; otherwise for the stage that the task belongs to.
+//
 // Each stage worked in a manner has a string of beads, which is a sequential test.
 // A right answer adds to it: one bead when the child worked alone or explained it,
 // half a bead when it was nudged, a quarter when it was worked together or was
@@ -16,7 +19,8 @@
 //
 // A stage in a manner is secure when its string is full, its own answers were
 // right alone on two days at least, and every kind of swap that the stage asks for
-// was among them; days and kinds are never borrowed. A secure one wobbles when its
+// and the class's numbers can show was among them; days and kinds are never
+// borrowed. A secure one wobbles when its
 // string falls to one bead or less, and is secure again at three.
 //
 // A guide's own judgement begins the record anew: a full string for secure, one

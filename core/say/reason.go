@@ -104,13 +104,6 @@ func Beads(b ladder.Beads) string {
 	return fmt.Sprintf("%s of %s beads", fraction(b), fraction(ladder.Full))
 }
 
-func beads(b ladder.Beads) string {
-	if b == ladder.Bead {
-		return "1 bead"
-	}
-	return fraction(b) + " beads"
-}
-
 // fraction writes beads with their part of a bead.
 func fraction(b ladder.Beads) string {
 	whole, part := b/ladder.Bead, b%ladder.Bead
