@@ -225,7 +225,7 @@ func TestRecordingByKeys(t *testing.T) {
 }
 
 // A space bar held for a second steps on once, opens one child and finishes
-// nothing: what repeats never writes.
+// nothing: what repeats never writes. A key after a click means what the view says.
 func TestAHeldKeyWritesNothing(t *testing.T) {
 	const second = 30 // as often as a keyboard repeats a key in it
 	s := open(t)
@@ -257,14 +257,14 @@ func TestAHeldKeyWritesNothing(t *testing.T) {
 	// One child opens, and is neither written nor followed by the next.
 	g.HoldDown(' ', second).Holds("Ada is open", isOpen("Ada W."))
 	g.Key("n").Press("Write, then Bram D.").Holds("Bram is open", isOpen("Bram D."))
-	g.LetGo().Key("t").HoldDown(' ', second).Holds("Clio is open", isOpen("Clio J.")).Key(kb.Escape).Settle()
+	g.Key("t").HoldDown(' ', second).Holds("Clio is open", isOpen("Clio J.")).Key(kb.Escape).Settle()
 	s.check(g)
 	if seen := written(); len(seen) != 2 || seen[0].Help != book.Nudged || seen[0].LearnerID != s.learner("Ada W.") || seen[1].Help != book.Together || seen[1].LearnerID != s.learner("Bram D.") {
 		t.Errorf("written %+v", seen)
 	}
 
 	// At the end it finishes the lesson, and begins no other.
-	g.Press("Clio J. right, ").See("Finish the lesson").Settle().LetGo().HoldDown(' ', second).See("No lesson in hand").See("Done today")
+	g.Press("Clio J. right, ").See("Finish the lesson").Settle().HoldDown(' ', second).See("No lesson in hand").See("Done today")
 	s.check(g)
 	if at := guide.Read[string](g, "location.hash"); !strings.HasSuffix(at, "/today") {
 		t.Errorf("the held key went on to %s", at)
@@ -285,7 +285,9 @@ func TestAllRightAtOnce(t *testing.T) {
 	unwritten := "document.querySelectorAll('.box:not(.written)').length === 3"
 	g.Press("All three right").Holds("every row says so", "[...document.querySelectorAll('.row .name')].every((n) => n.innerText.includes('all at once'))").Settle()
 	g.Press("Undo").Holds("all three wait again", unwritten).Settle()
-	g.LetGo().HoldDown('y', 1).Holds("written again", "document.querySelectorAll('.box.written').length === 3").Settle()
+	g.Key("y").Holds("written again", "document.querySelectorAll('.box.written').length === 3").Settle()
+	g.TabTo("Undo").Key(" ").Holds("undone by the key that presses what has the focus", unwritten).Settle()
+	g.LetGo().Key("y").Holds("and written once more", "document.querySelectorAll('.box.written').length === 3").Settle()
 	s.check(g)
 	seen, err := s.store.LessonObservations(ctx, s.kept(g).ID)
 	if err != nil {

@@ -2,7 +2,7 @@
   import { onMount } from 'svelte';
   import Router, { replace, router } from 'svelte-spa-router';
   import { wrap } from 'svelte-spa-router/wrap';
-  import { once } from './lib/keys';
+  import { focused, once, point } from './lib/keys';
   import Wrong from './lib/parts/Wrong.svelte';
   import Defs from './lib/pieces/Defs.svelte';
   import { loadDesk, loadMe, shared } from './lib/state.svelte';
@@ -59,7 +59,7 @@
   });
 </script>
 
-<svelte:window onkeydowncapture={once} />
+<svelte:window onkeydowncapture={once} onpointerdowncapture={point} onfocusincapture={focused} />
 
 <Defs />
 <div class="unseen" aria-live="polite" data-live>{shared.said}</div>
