@@ -3,7 +3,6 @@ package wire
 import (
 	"encoding/json"
 	"fmt"
-	"slices"
 	"time"
 
 	"vineswap/core/book"
@@ -94,21 +93,12 @@ func PaletteOf(w say.Words, s hue.Set) Palette {
 	return out
 }
 
-// examplePlaces is how many places the example of a stage has.
-const examplePlaces = 4
-
-// StageOf makes a stage with the knots of its example.
+// StageOf makes a stage with its figure.
 func StageOf(w say.Words, id choose.StageID) Stage {
-	s := Stage{ID: string(id), Name: w.Stage(id), Asks: w.StageAsks(id), Least: id.Least(), Most: id.Most(), Made: id == choose.SwapMakesSwap || id == choose.AcrossOneZero || id == choose.AcrossZeros, Knots: []string{}, Kind: string(id.Kind()), Few: id.Numbers(), Hollow: make([]bool, examplePlaces)}
-	example := choose.Choice{Kind: id.Kind(), Stage: id, Digits: []int{examplePlaces, examplePlaces}}
-	for p := range place.Place(examplePlaces) {
-		s.Knots = append(s.Knots, example.Tied(p).String())
-	}
-	switch id { // a stage of zeros shows them
-	case choose.AcrossOneZero:
-		s.Knots, s.Hollow = []string{"yes", "yes", "no", "no"}, []bool{false, true, false, false}
-	case choose.AcrossZeros:
-		s.Knots, s.Hollow = []string{"yes", "yes", "yes", "no"}, []bool{false, true, true, false}
+	f := id.Figure()
+	s := Stage{ID: string(id), Name: w.Stage(id), Asks: w.StageAsks(id), Least: id.Least(), Most: id.Most(), Made: f.Made, Knots: []string{}, Kind: string(id.Kind()), Few: id.Numbers(), Hollow: f.Zeros[:]}
+	for _, knot := range f.Knots {
+		s.Knots = append(s.Knots, knot.String())
 	}
 	return s
 }
@@ -152,17 +142,14 @@ func SumOf(class setting.Class, p problem.Problem, chosen choose.StageID) (Sum, 
 	return out, nil
 }
 
-// columnsOf makes the columns of a problem, ones first.
+// columnsOf makes the columns of a problem, in the order in which they are worked.
 func columnsOf(w say.Words, t swap.Trace) []Column {
 	out := []Column{}
-	for _, c := range t.Columns {
+	for _, c := range t.Worked() {
 		out = append(out, Column{
 			Place: c.Place.String(), Sum: c.Count, In: c.In, Out: c.Out, Stays: c.Stays, Swaps: c.Swaps, Made: c.Made || c.Swaps && c.Crossed, Zero: len(c.Digits) > 0 && c.Top() == 0,
 			Caused: w.Caused(t.Problem.Kind, c),
 		})
-	}
-	if t.Problem.Kind == problem.Sharing { // worked from the highest place
-		slices.Reverse(out)
 	}
 	return out
 }

@@ -137,11 +137,8 @@ func ChosenOf(class setting.Class, c choose.Choice, space *choose.Space, problem
 		Fits: space.Fits().String(), Problems: []Sum{}, Mends: []Mend{}, Lanes: []Lane{}, Knots: []Knot{}, Seed: fmt.Sprint(seed), Choice: AskOf(c), Lengths: lengthsOf(c),
 		Says: w.Choice(c), LeftOut: say.LeftOut(space.LeftOut()), Finer: finerOf(w, c),
 	}
-	for p := range c.Top() + 1 {
-		if c.Kind == problem.Difference && p == c.Top() && p > 0 || c.Kind == problem.Sharing && p == place.Ones {
-			continue // nothing comes into the highest place; what is left of the ones is the remainder
-		}
-		out.Knots = append(out.Knots, knotOf(w, c, p))
+	for _, k := range c.Knots() {
+		out.Knots = append(out.Knots, knotOf(w, c, k))
 	}
 	lanes, by := space.Lanes()
 	out.By = by.List()
@@ -168,35 +165,23 @@ func ChosenOf(class setting.Class, c choose.Choice, space *choose.Space, problem
 	return out, nil
 }
 
-// lengthsOf says how long each number may be: in taking the larger is never the
-// shorter one.
 func lengthsOf(c choose.Choice) []Length {
-	out := make([]Length, len(c.Digits))
-	for i := range out {
-		out[i] = Length{1, place.MostDigits}
-	}
-	if c.Kind == problem.Difference {
-		out[0].Least, out[1].Most = c.Digits[1], c.Digits[0]
+	var out []Length
+	for _, l := range c.Lengths() {
+		out = append(out, Length{l.Least, l.Most})
 	}
 	return out
 }
 
-func knotOf(w say.Words, c choose.Choice, p place.Place) Knot {
-	counts := c.KnotCounts(p)
-	k := Knot{Place: p.String(), Tied: c.Tied(p).String(), ByStage: c.Swap[p] == choose.Any && c.Tied(p) != choose.Any, Counts: map[string]string{}, Made: c.Made[p].String(), Several: c.Several[p].String(), Exact: c.Exact[p].String()}
-	for want, n := range counts {
-		k.Counts[choose.Want(want).String()] = n.String()
+func knotOf(w say.Words, c choose.Choice, k choose.Tie) Knot {
+	out := Knot{
+		Place: k.Place.String(), Name: w.Boundary(c.Kind, k.Place), Tied: k.Tied.String(), ByStage: k.ByStage, Counts: map[string]string{},
+		Made: c.Made[k.Place].String(), Several: c.Several[k.Place].String(), Exact: c.Exact[k.Place].String(),
 	}
-	k.Name = w.Boundary(c.Kind, p)
-	// What the stage and the other wishes leave no choice about is shown as tied.
-	if k.Tied == choose.Any.String() && !counts[choose.Any].IsZero() {
-		for _, want := range []choose.Want{choose.No, choose.Yes} {
-			if counts[want] == counts[choose.Any] {
-				k.Tied, k.ByStage = want.String(), true
-			}
-		}
+	for want, n := range k.Counts {
+		out.Counts[choose.Want(want).String()] = n.String()
 	}
-	return k
+	return out
 }
 
 // finerOf lists what can be asked for besides the knots: for each place, then for

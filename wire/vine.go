@@ -1,7 +1,6 @@
 package wire
 
 import (
-	"slices"
 	"strings"
 
 	"vineswap/core/book"
@@ -108,7 +107,7 @@ func LeafOf(w say.Words, c ladder.Child, l ladder.Leaf, today book.Day) Leaf {
 func VinesOf(w say.Words, class ladder.Class, children []group.Child, strand ladder.Strand, order group.Order, near choose.StageID, today book.Day) Vines {
 	out := Vines{Strand: string(strand), Order: string(order), Strands: []StrandLink{}, Orders: []Named{}, Groups: []VineGroup{}, Columns: []VineColumn{}}
 	for _, s := range ladder.Strands() {
-		out.Strands = append(out.Strands, StrandLink{string(s), say.Strand(s), wobbling(children, s, today)})
+		out.Strands = append(out.Strands, StrandLink{string(s), say.Strand(s), group.Wobbling(children, s, today)})
 	}
 	for _, o := range group.Orders() {
 		out.Orders = append(out.Orders, Named{string(o), say.Order(o)})
@@ -131,16 +130,6 @@ func VinesOf(w say.Words, class ladder.Class, children []group.Child, strand lad
 	}
 	out.First = string(group.Fullest(children, class, strand, today))
 	return out
-}
-
-func wobbling(children []group.Child, strand ladder.Strand, today book.Day) int {
-	n := 0
-	for _, c := range children {
-		if slices.ContainsFunc(c.Vine(strand, today), func(l ladder.Leaf) bool { return l.State == ladder.Wobbling }) {
-			n++
-		}
-	}
-	return n
 }
 
 func columnOf(w say.Words, c group.Child, need group.Need, strand ladder.Strand, today book.Day) VineColumn {

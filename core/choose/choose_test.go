@@ -6,6 +6,7 @@ import (
 	"fmt"
 	"math/rand/v2"
 	"slices"
+	"strings"
 	"testing"
 
 	"vineswap/core/choose"
@@ -999,14 +1000,72 @@ func TestConflicts(t *testing.T) {
 // A knot left open holds the problems of both its tied states.
 func TestKnotCountsAddUp(t *testing.T) {
 	c := choose.Choice{Digits: []int{4, 4}, Stage: choose.SeveralSwaps, Laid: true}
-	for p := range c.Top() + 1 {
-		counts := c.KnotCounts(p)
-		if counts[choose.Any].Big().Uint64() != counts[choose.No].Big().Uint64()+counts[choose.Yes].Big().Uint64() {
-			t.Errorf("%v: %v", p, counts)
+	knots := c.Knots()
+	for _, k := range knots {
+		if k.Counts[choose.Any].Big().Uint64() != k.Counts[choose.No].Big().Uint64()+k.Counts[choose.Yes].Big().Uint64() {
+			t.Errorf("%v: %v", k.Place, k.Counts)
 		}
 	}
-	if c.Tied(place.Thousands) != choose.No || c.Tied(place.Ones) != choose.Any {
-		t.Error("the stage ties the highest place and no other")
+	if len(knots) != 4 || knots[3].Tied != choose.No || !knots[3].ByStage || knots[0].Tied != choose.Any || knots[0].ByStage {
+		t.Errorf("the stage ties the highest place and no other: %+v", knots)
+	}
+}
+
+// Only places that can swap have a knot, and one that is left no choice shows as tied.
+func TestKnots(t *testing.T) {
+	for name, c := range map[string]struct {
+		choice choose.Choice
+		want   string
+	}{
+		"joining":              {choose.Choice{Digits: []int{2, 2}}, "ones any, tens any"},
+		"tied by hand":         {choose.Choice{Digits: []int{2, 2}, Swap: choose.Wants{place.Ones: choose.Yes}}, "ones yes, tens any"},
+		"by the stage":         {choose.Choice{Digits: []int{2, 2}, Stage: choose.OneSwapOnes}, "ones yes by the stage, tens no by the stage"},
+		"taking":               {choose.Choice{Kind: problem.Difference, Digits: []int{3, 2}}, "ones any, tens any"},
+		"taking single digits": {choose.Choice{Kind: problem.Difference, Digits: []int{1, 1}}, "ones no by the stage"},
+		"sharing":              {choose.Choice{Kind: problem.Sharing, Digits: []int{2}, By: 4}, "tens any"},
+		"trays":                {choose.Choice{Kind: problem.Trays, Digits: []int{2}, By: 3}, "ones any, tens any"},
+	} {
+		var said []string
+		for _, k := range c.choice.Knots() {
+			text := k.Place.String() + " " + k.Tied.String()
+			if k.ByStage {
+				text += " by the stage"
+			}
+			said = append(said, text)
+		}
+		if got := strings.Join(said, ", "); got != c.want {
+			t.Errorf("%s: %s", name, got)
+		}
+	}
+}
+
+// The figure of a stage is that of numbers which it accepts.
+func TestFigures(t *testing.T) {
+	for _, c := range []struct {
+		stage choose.StageID
+		p     problem.Problem
+	}{
+		{choose.NoSwap, problem.Of(problem.Sum, 1234, 2345)},
+		{choose.OneSwapOnes, problem.Of(problem.Sum, 1238, 2345)},
+		{choose.AcrossOneZero, problem.Of(problem.Difference, 4504, 1268)},
+		{choose.AcrossZeros, problem.Of(problem.Difference, 5003, 1268)},
+	} {
+		f := c.stage.Figure()
+		if !c.stage.Accepts(c.p) {
+			t.Errorf("%s refuses %s", c.stage, c.p)
+		}
+		zeros := 0
+		for p, hollow := range f.Zeros {
+			if hollow {
+				zeros++
+				if f.Knots[p] != choose.Yes {
+					t.Errorf("%s: what is crossed at %d swaps", c.stage, p)
+				}
+			}
+		}
+		if want := map[choose.StageID]int{choose.AcrossOneZero: 1, choose.AcrossZeros: 2}[c.stage]; zeros != want || f.Made != (want > 0) {
+			t.Errorf("%s: %+v", c.stage, f)
+		}
 	}
 }
 

@@ -237,14 +237,3 @@ func (c Choice) fits() Count {
 	}
 	return s.Fits()
 }
-
-// KnotCounts returns how many problems fit with the place's knot tied each way
-// and all else as it is, indexed by Want.
-func (c Choice) KnotCounts(p place.Place) [3]Count {
-	var counts [3]Count
-	for w := range counts {
-		c.Swap[p] = Want(w)
-		counts[w] = c.fits()
-	}
-	return counts
-}

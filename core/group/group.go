@@ -347,3 +347,14 @@ func LookAgain(children []Child, most int, today book.Day) []Pressing {
 	list := slices.DeleteFunc(Ranked(children, ladder.Strands(), today), func(p Pressing) bool { return p.Need != Steady && p.Need != Check })
 	return list[:min(len(list), most)]
 }
+
+// Wobbling counts the children who wobble somewhere on a strand.
+func Wobbling(children []Child, strand ladder.Strand, today book.Day) int {
+	n := 0
+	for _, c := range children {
+		if slices.ContainsFunc(c.Vine(strand, today), func(l ladder.Leaf) bool { return l.State == ladder.Wobbling }) {
+			n++
+		}
+	}
+	return n
+}

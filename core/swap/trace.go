@@ -333,3 +333,13 @@ func (t Trace) Verify() error {
 	}
 	return nil
 }
+
+// Worked are the columns in the order in which they are worked: what is shared begins
+// at the highest place.
+func (t Trace) Worked() []place.Column {
+	columns := slices.Clone(t.Columns)
+	if t.Problem.Kind == problem.Sharing {
+		slices.Reverse(columns)
+	}
+	return columns
+}
