@@ -96,7 +96,7 @@ func PaletteOf(w say.Words, s hue.Set) Palette {
 // StageOf makes a stage with its figure.
 func StageOf(w say.Words, id choose.StageID) Stage {
 	f := id.Figure()
-	s := Stage{ID: string(id), Name: w.Stage(id), Asks: w.StageAsks(id), Least: id.Least(), Most: id.Most(), Made: f.Made, Knots: []string{}, Kind: string(id.Kind()), Few: id.Numbers(), Hollow: f.Zeros[:]}
+	s := Stage{ID: string(id), Name: w.Stage(id), Asks: w.StageAsks(id), Least: id.Least(), Most: id.Most(), Made: f.Made, Knots: []string{}, Kind: string(id.Kind()), Few: id.Numbers(), Hollow: f.Zeros}
 	for _, knot := range f.Knots {
 		s.Knots = append(s.Knots, knot.String())
 	}

@@ -160,7 +160,7 @@ type Stage struct {
 	ID     string   `json:"id"`
 	Name   string   `json:"name"`
 	Asks   string   `json:"asks"`
-	Knots  []string `json:"knots"` // any, no or yes for each place of the example, ones first
+	Knots  []string `json:"knots"` // any, no or yes for each place of its example, ones first
 	Least  int      `json:"least"` // digits that the longest number needs
 	Most   int      `json:"most"`  // and has at most
 	Made   bool     `json:"made"`  // whether a swap made by a swap belongs to it

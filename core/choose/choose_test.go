@@ -1047,12 +1047,18 @@ func TestFigures(t *testing.T) {
 	}{
 		{choose.NoSwap, problem.Of(problem.Sum, 1234, 2345)},
 		{choose.OneSwapOnes, problem.Of(problem.Sum, 1238, 2345)},
+		{choose.WithinTen, problem.Of(problem.Sum, 4, 3)},
+		{choose.OverTen, problem.Of(problem.Sum, 8, 5)},
+		{choose.BackOverTen, problem.Of(problem.Difference, 13, 8)},
 		{choose.AcrossOneZero, problem.Of(problem.Difference, 4504, 1268)},
 		{choose.AcrossZeros, problem.Of(problem.Difference, 5003, 1268)},
 	} {
 		f := c.stage.Figure()
 		if !c.stage.Accepts(c.p) {
 			t.Errorf("%s refuses %s", c.stage, c.p)
+		}
+		if longest := c.p.Numbers[0].Length(); len(f.Knots) != longest || len(f.Zeros) != longest {
+			t.Errorf("%s is drawn with %d places, its example has %d", c.stage, len(f.Knots), longest)
 		}
 		zeros := 0
 		for p, hollow := range f.Zeros {

@@ -69,26 +69,32 @@ func (c Choice) Lengths() []Length {
 	return out
 }
 
-// Figure is how a stage is drawn: the knots and the zeros of its example, and whether a
-// swap that makes another belongs to it. Ones come first.
+// Figure is how a stage is drawn: the knots and the zeros of the places of its example,
+// ones first, and whether a swap that makes another belongs to it.
 type Figure struct {
-	Knots [figurePlaces]Want
-	Zeros [figurePlaces]bool
+	Knots []Want
+	Zeros []bool
 	Made  bool
 }
 
-const figurePlaces = 4
+// figureDigits is how many digits the example of a stage has, where it may.
+const figureDigits = 4
 
-// Figure draws the stage with numbers of four digits.
+// Figure draws the stage.
 func (s StageID) Figure() Figure {
 	switch s {
+	case OverTen:
+		return Figure{Knots: []Want{Yes}, Zeros: make([]bool, 1)}
+	case BackOverTen:
+		return Figure{Knots: []Want{Yes, No}, Zeros: make([]bool, 2)}
 	case AcrossOneZero:
-		return Figure{[figurePlaces]Want{Yes, Yes, No, No}, [figurePlaces]bool{1: true}, true}
+		return Figure{[]Want{Yes, Yes, No, No}, []bool{false, true, false, false}, true}
 	case AcrossZeros:
-		return Figure{[figurePlaces]Want{Yes, Yes, Yes, No}, [figurePlaces]bool{1: true, 2: true}, true}
+		return Figure{[]Want{Yes, Yes, Yes, No}, []bool{false, true, true, false}, true}
 	}
-	f := Figure{Made: s == SwapMakesSwap}
-	example := Choice{Kind: s.Kind(), Stage: s, Digits: []int{figurePlaces, figurePlaces}}
+	digits := min(figureDigits, s.Most())
+	f := Figure{make([]Want, digits), make([]bool, digits), s == SwapMakesSwap}
+	example := Choice{Kind: s.Kind(), Stage: s, Digits: []int{digits, digits}}
 	for p := range f.Knots {
 		f.Knots[p] = example.Tied(place.Place(p))
 	}

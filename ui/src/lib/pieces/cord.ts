@@ -112,6 +112,16 @@ function ends(state: State, s: number, opens: boolean | undefined, side: 'left' 
   return opens && state !== 'no' ? OPEN[side] * s : reach(state, s);
 }
 
+/** The place above each. */
+const ABOVE: Record<string, string> = {
+  ones: 'tens',
+  tens: 'hundreds',
+  hundreds: 'thousands',
+  thousands: 'ten-thousands',
+  'ten-thousands': 'hundred-thousands',
+  'hundred-thousands': 'millions',
+};
+
 export interface CordOptions {
   places: string[]; // ones first
   states: State[]; // ones first
@@ -120,7 +130,6 @@ export interface CordOptions {
   x: number; // the left end of the highest place
   y: number;
   hollow?: boolean[]; // nothing stays in this place
-  above?: string; // the place above the highest
   opens?: boolean; // swaps go down: the knots open to the right, and the highest place ends plainly
 }
 
@@ -161,7 +170,7 @@ export function cord(o: CordOptions): {
       });
       continue;
     }
-    const left = o.places[k + 1] ?? o.above ?? 'ten-thousands';
+    const left = o.places[k + 1] ?? ABOVE[here]!;
     if (k === n - 1 && state === 'yes') {
       strokes.push({ d: `M${r(at - 25 * s)} ${y}H${r(at - 13 * s)}`, place: left, width });
     }

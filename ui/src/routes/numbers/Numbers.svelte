@@ -251,7 +251,7 @@
         >
           {s.name}
           <Cord
-            places={['ones', 'tens', 'hundreds', 'thousands']}
+            places={['ones', 'tens', 'hundreds', 'thousands'].slice(0, s.knots.length)}
             states={s.knots as State[]}
             made={s.hollow.map((h, i) => (s.kind === 'sum' ? s.made && i === 1 : h))}
             hollow={s.hollow}
