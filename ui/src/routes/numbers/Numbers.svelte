@@ -71,6 +71,7 @@
   let opening = $state(false);
   let finer = $state(false); // whether the finer wishes are shown instead of the hand
   let asked = 0;
+  let choosing = $state(false); // a choice is on its way: what is picked is of the last one
 
   const ZEROS = [
     { value: 'no', name: 'never' },
@@ -86,6 +87,7 @@
     ask = next;
     const turn = ++asked;
     const before = picked;
+    choosing = true;
     try {
       const got = await guarded(api<Chosen>('POST', classPath('/choose'), next));
       if (turn !== asked) return;
@@ -100,6 +102,8 @@
       shared.said = `${got.fits} problems fit`;
     } catch (error) {
       if (turn === asked) trouble = troubleOf(error);
+    } finally {
+      if (turn === asked) choosing = false;
     }
   }
 
@@ -169,13 +173,13 @@
   }
 
   async function gather(): Promise<void> {
-    if (!picked || opening) return;
+    if (!picked || opening || choosing) return;
     opening = true;
     const id = crypto.randomUUID();
     const drawn = chosen?.problems.some((p) => p.text === picked?.text);
     const body = {
       id,
-      tasks: [{ task: picked.task, stage: drawn ? ask.stage : '' }],
+      tasks: [{ task: picked.task, stage: drawn ? chosen?.choice.stage : '' }],
       children,
     };
     try {
@@ -381,7 +385,7 @@
   {#snippet foot()}
     {#if picked?.why}<p class="why">{picked.why}</p>{/if}
     {#if who.length}<p class="small">For {who.join(', ')}</p>{/if}
-    <Next label="Gather" key="space" disabled={!picked || opening} onclick={gather} />
+    <Next label="Gather" key="space" disabled={!picked || opening || choosing} onclick={gather} />
   {/snippet}
 </Bench>
 
