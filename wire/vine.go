@@ -308,7 +308,7 @@ var signs = map[group.Need]string{group.Steady: string(ladder.Wobbling), group.C
 func ChecksOf(w say.Words, list []group.Pressing, today book.Day) []Check {
 	out := []Check{}
 	for _, l := range list {
-		out = append(out, Check{Learner{l.ID, l.Name}, string(l.Lobe.State), w.StageInManner(l.Stage, l.Lobe.Manner), w.Reason(l.Stage, l.Lobe, today)})
+		out = append(out, Check{Learner{l.ID, l.Name}, string(l.Lobe.State), w.StageInManner(l.Stage, l.Lobe.Manner), w.InBrief(l.Stage, l.Lobe, today)})
 	}
 	return out
 }

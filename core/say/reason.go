@@ -78,14 +78,7 @@ var clauseWords = map[ladder.ClauseKind]func(w Words, stage choose.StageID, c la
 		for _, x := range c.Tries {
 			wrong = append(wrong, fmt.Sprintf("%s\u00a0=\u00a0%s", w.Task(x.Task), given(x.Answer)))
 		}
-		if c.Of == 1 {
-			return fmt.Sprintf("The one answer is wrong: %s.", wrong[0])
-		}
-		are := "are"
-		if c.N == 1 {
-			are = "is"
-		}
-		return fmt.Sprintf("%d of the last %d answers %s wrong: %s.", c.N, c.Of, are, list(wrong))
+		return fmt.Sprintf("%s: %s.", wrongOf(c), list(wrong))
 	},
 	ladder.OneSlip: func(_ Words, _ choose.StageID, c ladder.Clause, _ book.Day) string {
 		said := fmt.Sprintf("One slip explains %d of these %d: %s.", c.N, c.Of, Slip(c.Slips[0]))
@@ -94,6 +87,17 @@ var clauseWords = map[ladder.ClauseKind]func(w Words, stage choose.StageID, c la
 		}
 		return said
 	},
+}
+
+// wrongOf says how many of the last answers are wrong.
+func wrongOf(c ladder.Clause) string {
+	switch {
+	case c.Of == 1:
+		return "The one answer is wrong"
+	case c.N == 1:
+		return fmt.Sprintf("1 of the last %d answers is wrong", c.Of)
+	}
+	return fmt.Sprintf("%d of the last %d answers are wrong", c.N, c.Of)
 }
 
 // Beads says how many beads a string has: "5 of 7 beads", "5½ of 7 beads".
@@ -135,6 +139,37 @@ func given(text string) string {
 // Reason says why a stage is in its state in a manner on a day.
 func (w Words) Reason(stage choose.StageID, l ladder.Lobe, today book.Day) string {
 	return w.clauses(stage, l.Reasons(), today)
+}
+
+// briefWords say the one clause that tells most, in a line for a list; the first of
+// these that a reason has is said.
+var briefWords = []struct {
+	kind ladder.ClauseKind
+	say  func(c ladder.Clause, today book.Day) string
+}{
+	{ladder.OneSlip, func(c ladder.Clause, _ book.Day) string {
+		return fmt.Sprintf("One slip explains %d of %d wrong answers: %s.", c.N, c.Of, Slip(c.Slips[0]))
+	}},
+	{ladder.WrongLately, func(c ladder.Clause, _ book.Day) string {
+		return wrongOf(c) + "."
+	}},
+	{ladder.NotSeenFor, func(c ladder.Clause, today book.Day) string {
+		return fmt.Sprintf("Not worked for %s after %s.", schoolWeeks(c.N), ShortDay(c.Day, today))
+	}},
+}
+
+// InBrief says in one line why a stage is in its state in a manner: what is wrong, or
+// for how long it was not seen; where there is neither, the whole reason.
+func (w Words) InBrief(stage choose.StageID, l ladder.Lobe, today book.Day) string {
+	clauses := l.Reasons()
+	for _, brief := range briefWords {
+		for _, c := range clauses {
+			if c.Kind == brief.kind {
+				return brief.say(c, today)
+			}
+		}
+	}
+	return w.clauses(stage, clauses, today)
 }
 
 func (w Words) clauses(stage choose.StageID, clauses []ladder.Clause, today book.Day) string {

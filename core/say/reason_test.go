@@ -14,10 +14,9 @@ import (
 // firstDay is the Monday on which the histories below begin.
 const firstDay = book.Day(20_780)
 
-// reasonOf judges a history in pieces at a stage and says its reason on a day after the
-// last answer. Of the history: R right alone, N nudged, T together, S shown, W one
+// lobeOf judges a history in pieces at a stage, on a day after the last answer. Of the history: R right alone, N nudged, T together, S shown, W one
 // ten too few, X another wrong answer; a stroke is the next day, = the next week.
-func reasonOf(t *testing.T, stage choose.StageID, history string, after book.Day) string {
+func lobeOf(t *testing.T, stage choose.StageID, history string, after book.Day) (ladder.Lobe, book.Day) {
 	t.Helper()
 	space, err := choose.Choice{Kind: problem.Sum, Stage: stage, Digits: []int{3, 3}}.Space()
 	if err != nil {
@@ -54,11 +53,11 @@ func reasonOf(t *testing.T, stage choose.StageID, history string, after book.Day
 	child := ladder.Child{Standings: ladder.Judge(class, events), Class: class}
 	for _, leaf := range child.Vine(ladder.Joining, day+after) {
 		if leaf.Stage == stage {
-			return strings.ReplaceAll(say.Words{}.Reason(stage, leaf.Lobes[0], day+after), "\u00a0", " ")
+			return leaf.Lobes[0], day + after
 		}
 	}
 	t.Fatalf("there is no %s", stage)
-	return ""
+	return ladder.Lobe{}, 0
 }
 
 func TestReasons(t *testing.T) {
@@ -85,8 +84,27 @@ func TestReasons(t *testing.T) {
 		"not seen for long":              {ones, "RRRR|RRR=====", 0, "Secure since 24 Nov. Not worked for 4 school weeks after 24 Nov, nor anything that uses it."},
 		"looked at again, and not alone": {ones, "RRRR|RRR=====N", 0, "Secure since 24 Nov. Not worked for 4 school weeks after 24 Nov, nor anything that uses it. Looked at again once, today, and not right alone."},
 	} {
-		if got := reasonOf(t, c.stage, c.history, c.after); got != c.want {
+		lobe, today := lobeOf(t, c.stage, c.history, c.after)
+		if got := strings.ReplaceAll(say.Words{}.Reason(c.stage, lobe, today), "\u00a0", " "); got != c.want {
 			t.Errorf("%s: %q", name, got)
+		}
+	}
+}
+
+// In a list the one clause that tells most is said.
+func TestReasonsInBrief(t *testing.T) {
+	for history, want := range map[string]string{
+		"RRRR|RRR|WW":    "One slip explains 2 of 2 wrong answers: what should come up is forgotten.",
+		"RRRR|RRR|XX":    "2 of the last 6 answers are wrong.",
+		"RRRR|RRR=====":  "Not worked for 4 school weeks after 24 Nov.",
+		"RRRR|RRR=====N": "Not worked for 4 school weeks after 24 Nov.",
+		"X":              "The one answer is wrong.",
+		"RRW":            "1 of the last 3 answers is wrong.",
+		"RRR|RR":         "5 of 7 beads: two more right alone.",
+	} {
+		lobe, today := lobeOf(t, choose.OneSwapOnes, history, 0)
+		if got := (say.Words{}).InBrief(choose.OneSwapOnes, lobe, today); got != want {
+			t.Errorf("%s: %q", history, got)
 		}
 	}
 }
