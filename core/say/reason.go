@@ -148,7 +148,7 @@ var briefWords = []struct {
 	say  func(c ladder.Clause, today book.Day) string
 }{
 	{ladder.OneSlip, func(c ladder.Clause, _ book.Day) string {
-		return fmt.Sprintf("One slip explains %d of %d wrong answers: %s.", c.N, c.Of, Slip(c.Slips[0]))
+		return fmt.Sprintf("%d of %d wrong by one slip: %s.", c.N, c.Of, Slip(c.Slips[0]))
 	}},
 	{ladder.WrongLately, func(c ladder.Clause, _ book.Day) string {
 		return wrongOf(c) + "."

@@ -94,7 +94,7 @@ func TestReasons(t *testing.T) {
 // In a list the one clause that tells most is said.
 func TestReasonsInBrief(t *testing.T) {
 	for history, want := range map[string]string{
-		"RRRR|RRR|WW":    "One slip explains 2 of 2 wrong answers: what should come up is forgotten.",
+		"RRRR|RRR|WW":    "2 of 2 wrong by one slip: what should come up is forgotten.",
 		"RRRR|RRR|XX":    "2 of the last 6 answers are wrong.",
 		"RRRR|RRR=====":  "Not worked for 4 school weeks after 24 Nov.",
 		"RRRR|RRR=====N": "Not worked for 4 school weeks after 24 Nov.",

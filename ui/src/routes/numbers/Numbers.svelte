@@ -452,7 +452,7 @@
     flex-direction: column;
     justify-content: center;
     min-height: 58px;
-    padding: 4px var(--s3) 4px 20px;
+    padding: 4px var(--s3) 4px 16px;
     border-left: 4px solid var(--none);
     line-height: 20px;
   }

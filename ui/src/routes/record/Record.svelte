@@ -290,6 +290,7 @@
                     class="mark"
                     class:written={records.written(c.id, i)}
                     class:wrong={entry && !entry.right && !entry.withdrawn}
+                    class:nothing={entry?.withdrawn}
                     title="{c.name}: {records.written(c.id, i) ? 'written' : 'not yet'}"
                   ></span>
                 {/each}
@@ -486,13 +487,16 @@
   }
   .mark.written {
     border: 1.6px solid var(--ink-2);
-    background: linear-gradient(var(--ink-2), var(--ink-2)) center / 10px 1.6px no-repeat
-      var(--paper);
+    background: radial-gradient(circle, var(--leaf) 4.6px, transparent 5.2px) var(--paper);
   }
   .mark.wrong {
     border: 2px solid var(--clay);
     background: var(--paper);
     transform: rotate(-7deg);
+  }
+  .mark.nothing {
+    background: linear-gradient(var(--ink-2), var(--ink-2)) center / 10px 1.6px no-repeat
+      var(--paper);
   }
   .shelf-acts {
     display: flex;
