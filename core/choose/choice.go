@@ -269,9 +269,34 @@ func (c Choice) Fitted() Choice {
 	return c
 }
 
-// UpTo returns the choice with numbers that go as far as a range; without a limit
-// where its numbers cannot go further anyway.
+// aHand is how many problems of a stage are asked for at least, where its numbers can be
+// of other lengths.
+const aHand = 12
+
+// UpTo returns the choice with numbers that go as far as a range. Where too few of the
+// stage's problems are left, its numbers become of the lengths that leave most.
 func (c Choice) UpTo(r Range) Choice {
+	c = c.limited(r)
+	fits := c.fits()
+	if c.Most == 0 || byID[c.Stage] == nil || !fits.Less(CountOf(aHand)) {
+		return c
+	}
+	best := c
+	for _, digits := range byID[c.Stage].shapes() {
+		if c.Digits = digits; slices.Max(digits) > r.Limit().Length() {
+			continue
+		}
+		other := c.limited(r)
+		if n := other.fits(); fits.Less(n) {
+			best, fits = other, n
+		}
+	}
+	return best
+}
+
+// limited returns the choice with a limit, or without one where its numbers cannot go
+// further anyway.
+func (c Choice) limited(r Range) Choice {
 	c.Most = 0
 	far := place.Number(0)
 	for _, d := range c.Digits {

@@ -1113,3 +1113,43 @@ func BenchmarkDrawAThousand(b *testing.B) {
 func stagesOf(kind task.Kind) []choose.StageID {
 	return slices.DeleteFunc(choose.Stages(), func(s choose.StageID) bool { return s.Kind() != kind })
 }
+
+// Numbers go as far as the class's, and are of lengths that leave a hand to draw from.
+func TestUpTo(t *testing.T) {
+	two := []int{2, 2}
+	for name, c := range map[string]struct {
+		choice choose.Choice
+		to     choose.Range
+		digits []int
+		most   place.Number
+	}{
+		"nothing to limit":              {choose.Choice{Digits: two, Stage: choose.OneSwapOnes}, "10000", two, 0},
+		"enough within it":              {choose.Choice{Digits: two, Stage: choose.OneSwapOnes}, "100", two, 100},
+		"by hand, as it is":             {choose.Choice{Digits: two}, "20", two, 20},
+		"none of these lengths":         {choose.Choice{Digits: []int{2, 2, 2}, Stage: choose.ThreeAddends}, "20", []int{1, 1, 1}, 20},
+		"too few of them":               {choose.Choice{Digits: two, Stage: choose.NoSwap}, "20", []int{2, 1}, 20},
+		"taking":                        {choose.Choice{Kind: problem.Difference, Digits: two, Stage: choose.TakeNoSwap}, "20", two, 20},
+		"nowhere, so the lengths asked": {choose.Choice{Digits: []int{3, 3}, Stage: choose.SeveralSwaps}, "100", []int{3, 3}, 100},
+	} {
+		got := c.choice.UpTo(c.to)
+		if !slices.Equal(got.Digits, c.digits) || c.most > 0 && got.Most != c.most {
+			t.Errorf("%s: %v up to %d", name, got.Digits, got.Most)
+		}
+	}
+}
+
+// Every stage that is shown in a range has problems there to draw.
+func TestEveryStageOfARangeDraws(t *testing.T) {
+	for _, r := range choose.Ranges() {
+		for _, stage := range choose.Stages() {
+			if !stage.Within(r.Limit()) {
+				continue
+			}
+			c := choose.Choice{Kind: stage.Kind(), Stage: stage, Digits: stage.Fit(nil)}
+			s, err := c.UpTo(r).Space()
+			if err != nil || s.Fits().IsZero() {
+				t.Errorf("%s up to %s: nothing fits, %v", stage, r, err)
+			}
+		}
+	}
+}

@@ -339,15 +339,15 @@ func (r Range) Limit() place.Number {
 var opening = map[task.Kind]StageID{problem.Sum: OneSwapOnes, problem.Difference: TakeOneSwapTens, problem.Sharing: ShareEven, problem.Trays: EqualTrays}
 
 // Opening returns the stage with which a kind of problem is first chosen for, of those
-// that have numbers below a limit: the usual one, or else the last.
+// that have numbers below a limit: the usual one, or else the one that comes before it.
 func Opening(kind task.Kind, limit place.Number) StageID {
-	if usual := opening[kind]; usual != "" && usual.Within(limit) {
-		return usual
-	}
 	var last StageID
 	for _, d := range definitions {
 		if d.kind == kind && d.id.Within(limit) {
 			last = d.id
+		}
+		if d.id == opening[kind] && last != "" {
+			break
 		}
 	}
 	return last
