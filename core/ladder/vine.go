@@ -154,13 +154,12 @@ func (c Child) ready(stage Stage) bool {
 // Why is why a stage counts as met.
 type Why string
 
-// The reasons, in the order in which they are looked for. A stage that is not built
-// or has no numbers in the class's range needs none.
+// The reasons, in the order in which they are looked for.
 const (
-	NotHere   Why = "not-here"
-	BySecure  Why = "secure"  // with material
-	ByUse     Why = "by-use"  // what builds on it is secure
-	ByArrival Why = "arrival" // the child had worked further up when it came
+	NotHere   Why = "not-here" // it is not built, or has no numbers in the class's range
+	BySecure  Why = "secure"   // with material
+	ByUse     Why = "by-use"   // what builds on it is secure
+	ByArrival Why = "arrival"  // the child had worked further up when it came
 )
 
 // met tells why a stage counts as met; empty where it does not. Its own wobble
@@ -211,7 +210,7 @@ func (c Child) Proofs(id choose.StageID, today book.Day) []Proof {
 	for _, row := range stage.After {
 		for _, before := range row {
 			why := c.met(before)
-			if why == "" || why == NotHere {
+			if _, built := StageByID(before); why == "" || !built {
 				continue
 			}
 			proof := Proof{Stage: before, Why: why}

@@ -182,6 +182,7 @@ func (w Words) clauses(stage choose.StageID, clauses []ladder.Clause, today book
 
 // metWords say why a stage that comes before counts as met.
 var metWords = map[ladder.Why]string{
+	ladder.NotHere:   "%s counts as met: the class's numbers do not go so far.",
 	ladder.ByUse:     "%s counts as met: a stage that builds on it is secure.",
 	ladder.ByArrival: "%s counts as met: there was work with two digits before this stage came.",
 }

@@ -122,3 +122,17 @@ func TestBeadsInWords(t *testing.T) {
 		t.Error("how an answer came is said where it bears on what it counts for, and nowhere else")
 	}
 }
+
+// What comes before a stage and has no numbers in the class's range counts as met, and
+// that is said.
+func TestReadyWhereTheNumbersDoNotGoSoFar(t *testing.T) {
+	child := ladder.Child{Class: ladder.Class{Limit: choose.Range("20").Limit()}}
+	for stage, want := range map[choose.StageID]string{
+		choose.ThreeAddends: "Several swaps counts as met: the class's numbers do not go so far.",
+		choose.WithinTen:    "Nothing has to come before it.",
+	} {
+		if got := (say.Words{}).ReadyBecause(child.Proofs(stage, firstDay), firstDay); got != want {
+			t.Errorf("%s: %q", stage, got)
+		}
+	}
+}
