@@ -338,6 +338,23 @@ func TestACorrectionADayLater(t *testing.T) {
 	}
 }
 
+// Enlarged to twice the size the page scrolls: a record is reached and corrected, and
+// the next action stays in sight.
+func TestCorrectingAtTwiceTheSize(t *testing.T) {
+	s := open(t)
+	g := s.sit(laptopWidth/2, laptopHeight/2)
+	next := "(() => { const r = document.querySelector('.foot').getBoundingClientRect(); return r.height > 60 && r.bottom <= innerHeight + 1 })()"
+	s.login(g, "hanne").See("No lesson in hand").Holds("the next action on Today", next)
+	g.Press("Class").See("days since seen").Holds("the next action in the class", next).Press("Greta Z. 0 days").See("What was seen")
+	row := guide.Read[string](g, "document.querySelector('.sum button').getAttribute('aria-label').replace(/\\s+/g, ' ')")
+	g.Press(row).See("Correct a record").Holds("the next action", next).Press("shown").Key("1").See("Keep the correction").Key(" ").See("The correction is kept")
+	s.check(g)
+	seen, err := s.store.Observations(ctx, s.learner("Greta Z."))
+	if err != nil || !slices.ContainsFunc(seen, func(o store.Observation) bool { return o.Replaces.Valid && o.Answer == "1" && o.Help == book.Shown }) {
+		t.Errorf("not kept, %v", err)
+	}
+}
+
 // A finished lesson stays on Today for the day, is found by its day later, and
 // opens to be corrected.
 func TestLessonsByDay(t *testing.T) {

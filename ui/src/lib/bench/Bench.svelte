@@ -207,4 +207,21 @@
       display: none;
     }
   }
+  /* Enlarged to twice the size little of the page is left: it scrolls, and the next
+     action stays in sight. */
+  @media (max-width: 900px) and (max-height: 700px) {
+    .bench {
+      grid-template:
+        'mat' 520px
+        'tabs' 48px
+        'drawer' var(--drawer)
+        'foot' auto / minmax(0, 1fr);
+      overflow: auto;
+      scroll-padding-bottom: 128px; /* what has the focus is not under the foot */
+    }
+    .foot {
+      position: sticky;
+      bottom: 0;
+    }
+  }
 </style>
