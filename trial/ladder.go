@@ -31,8 +31,12 @@ var rules = []struct {
 }
 
 func byLadder(events []ladder.Event) []ladder.State {
-	states := make([]ladder.State, 0, len(events))
-	ladder.JudgeEach(ladder.Class{}, events, func(_ ladder.Event, s ladder.Standing) { states = append(states, s.State) })
+	states := make([]ladder.State, len(events))
+	fold := ladder.NewFold(ladder.Class{})
+	for i, e := range events {
+		fold.Take(e)
+		states[i] = fold.Standing(e.Key).State
+	}
 	return states
 }
 

@@ -93,12 +93,14 @@ func climb(answers []formats.Answer, history bool) climbed {
 	out := climbed{Learners: []climber{}}
 	for _, name := range names {
 		c := climber{Learner: name, Leaves: []climbedLeaf{}}
-		child := ladder.Child{Class: class}
-		child.Standings = ladder.JudgeEach(class, events[name], func(e ladder.Event, s ladder.Standing) {
+		fold := ladder.NewFold(class)
+		for _, e := range events[name] {
+			fold.Take(e)
 			if history {
-				c.History = append(c.History, class.On(s, e.Seen.Day))
+				c.History = append(c.History, class.On(fold.Standing(e.Key), e.Day()))
 			}
-		})
+		}
+		child := ladder.Child{Class: class, Standings: fold.Standings()}
 		for _, strand := range ladder.Strands() {
 			for _, leaf := range child.Vine(strand, last) {
 				c.Leaves = append(c.Leaves, leavesOf(leaf, last)...)

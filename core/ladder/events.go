@@ -18,22 +18,17 @@ type Ruling struct {
 // day, and on one day as they were kept. Records that were corrected or withdrawn
 // are left out.
 func Events(records []book.Record, rulings []Ruling) []Event {
-	type placed struct {
-		Event
-		day book.Day
-		seq int64
+	var events []Event
+	place := func(e Event, seq int64) {
+		e.Seq = seq
+		events = append(events, e)
 	}
-	var all []placed
 	for _, r := range book.Settled(records) {
-		all = append(all, placed{Saw(r.Observation), r.Day, r.Seq})
+		place(Saw(r.Observation), r.Seq)
 	}
 	for _, r := range rulings {
-		all = append(all, placed{Judged(r.Key, r.Overrule), r.Day, r.Seq})
+		place(Judged(r.Key, r.Overrule), r.Seq)
 	}
-	slices.SortStableFunc(all, func(a, b placed) int { return cmp.Or(cmp.Compare(a.day, b.day), cmp.Compare(a.seq, b.seq)) })
-	events := make([]Event, len(all))
-	for i, p := range all {
-		events[i] = p.Event
-	}
+	slices.SortStableFunc(events, func(a, b Event) int { return cmp.Or(cmp.Compare(a.Day(), b.Day()), cmp.Compare(a.Seq, b.Seq)) })
 	return events
 }

@@ -121,6 +121,15 @@ type Event struct {
 	Key      // the stage that it counts for, and the manner
 	Seen     book.Observation
 	Overrule *Overrule
+	Seq      int64 // its place in the order in which events were kept; 0 where that does not matter
+}
+
+// Day is the day on which it happened.
+func (e Event) Day() book.Day {
+	if e.Overrule != nil {
+		return e.Overrule.Day
+	}
+	return e.Seen.Day
 }
 
 // Saw is the event of an observation.
@@ -157,33 +166,33 @@ type Try struct {
 // Standing is how a child stands at one stage in one manner, by the records alone
 // and whatever the day, with all that the judgement rests on.
 type Standing struct {
-	State State
-	Beads Beads
-	Since book.Day // on which it became what it is
-	Last  book.Day // on which anything was recorded of it last
+	State State    `json:",omitempty"`
+	Beads Beads    `json:",omitempty"`
+	Since book.Day `json:",omitempty"` // on which it became what it is
+	Last  book.Day `json:",omitempty"` // on which anything was recorded of it last
 
-	Tried    int          // own answers that count, since the record began or was begun anew
-	Right    int          // of these, the right ones
-	Alone    int          // of these, without any help
-	Days     int          // on how many days alone
-	AloneOn  book.Day     // and on which last
-	Borrowed Beads        // what other work has added since then
-	Missing  []task.Skill // what the stage asks for and was not seen alone
-	Judged   State        // what the guide judged when the record was begun anew
-	JudgedOn book.Day     // and when
+	Tried    int          `json:",omitempty"` // own answers that count, since the record began or was begun anew
+	Right    int          `json:",omitempty"` // of these, the right ones
+	Alone    int          `json:",omitempty"` // of these, without any help
+	Days     int          `json:",omitempty"` // on how many days alone
+	AloneOn  book.Day     `json:",omitempty"` // and on which last
+	Borrowed Beads        `json:",omitempty"` // what other work has added since then
+	Missing  []task.Skill `json:",omitempty"` // what the stage asks for and was not seen alone
+	Judged   State        `json:",omitempty"` // what the guide judged when the record was begun anew
+	JudgedOn book.Day     `json:",omitempty"` // and when
 
-	Recent   int       // how many of the last own answers are looked at
-	Wrong    []Try     // the wrong ones of them, oldest first
-	Slips    []slip.ID // the slips that explain most of these, two at least
-	Fits     int       // how many of them each explains
-	Used     book.Day  // on which it was worked last, in itself or in work that uses it
-	Checks   int       // how often it was checked again since it is secure
-	Failed   int       // own answers since it was due that were not right alone
-	Due      book.Day  // on which the first of these came; 0 for none
-	Chosen   int       // which run by choice the last one was; 0 where none was chosen
-	ChosenOn book.Day  // and when
+	Recent   int       `json:",omitempty"` // how many of the last own answers are looked at
+	Wrong    []Try     `json:",omitempty"` // the wrong ones of them, oldest first
+	Slips    []slip.ID `json:",omitempty"` // the slips that explain most of these, two at least
+	Fits     int       `json:",omitempty"` // how many of them each explains
+	Used     book.Day  `json:",omitempty"` // on which it was worked last, in itself or in work that uses it
+	Checks   int       `json:",omitempty"` // how often it was checked again since it is secure
+	Failed   int       `json:",omitempty"` // own answers since it was due that were not right alone
+	Due      book.Day  `json:",omitempty"` // on which the first of these came; 0 for none
+	Chosen   int       `json:",omitempty"` // which run by choice the last one was; 0 where none was chosen
+	ChosenOn book.Day  `json:",omitempty"` // and when
 
-	Explained bool // has explained it to another
+	Explained bool `json:",omitempty"` // has explained it to another
 }
 
 // Standings are those of one child. Stages of which nothing was recorded are left
@@ -193,57 +202,11 @@ type Standings map[Key]Standing
 // Judge folds all events of one child, in the order in which they happened, into
 // how it stands.
 func Judge(class Class, events []Event) Standings {
-	return JudgeEach(class, events, nil)
-}
-
-// JudgeEach is Judge, telling after each event, where after is not nil, how the
-// child stood then at the stage and in the manner of the event; what explains the
-// wrong answers is worked out at the end alone.
-func JudgeEach(class Class, events []Event, after func(Event, Standing)) Standings {
-	j := judge{class: class, lobes: map[Key]*lobe{}}
+	f := NewFold(class)
 	for _, e := range events {
-		j.take(e)
-		if after != nil {
-			after(e, j.standing(e.Key))
-		}
+		f.Take(e)
 	}
-	all := Standings{}
-	for key := range j.lobes {
-		if s := j.standing(key); s.State != NotYet {
-			s.Slips, s.Fits = explains(s.Wrong)
-			all[key] = s
-		}
-	}
-	return all
-}
-
-// judge is the state of the fold.
-type judge struct {
-	class Class
-	lobes map[Key]*lobe
-}
-
-// lobe is one string of beads with what it rests on.
-type lobe struct {
-	Standing
-	judge   *judge
-	key     Key
-	days    map[book.Day]bool // with a right answer alone
-	lacks   []task.Skill
-	own     []book.Observation // the last few
-	counted map[string]bool    // tasks that counted on the day at hand, own ones
-	lent    map[string]Beads   // and what tasks worked elsewhere have lent
-	day     book.Day           // the day at hand
-}
-
-func (j *judge) lobe(key Key) *lobe {
-	if l := j.lobes[key]; l != nil {
-		return l
-	}
-	l := &lobe{judge: j, key: key}
-	l.anew()
-	j.lobes[key] = l
-	return l
+	return f.Standings()
 }
 
 // anew lets the record begin.
@@ -251,35 +214,9 @@ func (l *lobe) anew() {
 	stage, _ := StageByID(l.key.Stage)
 	l.lacks = nil
 	if stage.Asks != nil {
-		l.lacks = stage.Asks(l.judge.class.Limit)
+		l.lacks = stage.Asks(l.fold.class.Limit)
 	}
-	l.days, l.own, l.counted, l.lent = map[book.Day]bool{}, nil, map[string]bool{}, map[string]Beads{}
-}
-
-func (j *judge) take(e Event) {
-	if e.Stage == "" {
-		return // of a kind that has no stages: recorded, not judged
-	}
-	l := j.lobe(e.Key)
-	if e.Overrule != nil {
-		l.overrule(*e.Overrule)
-		return
-	}
-	o := e.Seen
-	if !l.see(o) {
-		return
-	}
-	for _, earlier := range append(slices.Clone(before[e.Stage]), e.Stage) {
-		stage, built := StageByID(earlier)
-		if !built {
-			continue
-		}
-		for _, m := range stage.Manners {
-			if key := (Key{earlier, m}); e.Key.Uses(key) {
-				j.lobe(key).borrow(o)
-			}
-		}
-	}
+	l.own, l.counted, l.lent = nil, map[string]bool{}, map[string]Beads{}
 }
 
 func (l *lobe) overrule(o Overrule) {
@@ -326,7 +263,7 @@ func (l *lobe) see(o book.Observation) (counts bool) {
 	l.counted[o.Task.Key()] = true
 	l.use(o, true)
 	l.Tried++
-	if l.own = append(l.own, o); len(l.own) > lastFew {
+	if l.own = append(l.own, tryOf(o)); len(l.own) > lastFew {
 		l.own = l.own[1:]
 	}
 	if lent := l.lent[o.Task.Key()]; lent > 0 { // it counts once, and as its own
@@ -350,9 +287,10 @@ func (l *lobe) right(o book.Observation) {
 	if !alone(o) {
 		return
 	}
-	l.Alone++
-	l.days[o.Day] = true
-	l.AloneOn = max(l.AloneOn, o.Day)
+	if l.Alone++; l.Alone == 1 || l.AloneOn != o.Day {
+		l.Days++
+	}
+	l.AloneOn = o.Day
 	shows := o.Task.Shows()
 	l.lacks = slices.DeleteFunc(slices.Clone(l.lacks), func(s task.Skill) bool { return slices.Contains(shows, s) })
 }
@@ -377,7 +315,7 @@ func (l *lobe) borrow(o book.Observation) {
 // use notes that the stage was worked, in itself or in what uses it. Where it was
 // due to be checked, only a right answer alone ends that.
 func (l *lobe) use(o book.Observation, own bool) {
-	if l.State != Secure || !l.due(l.judge.class, o.Day) {
+	if l.State != Secure || !l.due(l.fold.class, o.Day) {
 		l.Used = max(l.Used, o.Day)
 		return
 	}
@@ -416,7 +354,7 @@ func (l *lobe) judgeOn(day book.Day) {
 
 // enough: the string is full, on two days, with every kind of swap.
 func (l *lobe) enough() bool {
-	return l.Beads >= Full && len(l.days) >= daysAlone && len(l.lacks) == 0
+	return l.Beads >= Full && l.Days >= daysAlone && len(l.lacks) == 0
 }
 
 func (l *lobe) become(s State, day book.Day) {
@@ -424,22 +362,6 @@ func (l *lobe) become(s State, day book.Day) {
 	if s == Secure {
 		l.Used, l.Checks, l.Failed, l.Due = max(l.Used, day), 0, 0, 0
 	}
-}
-
-func (j *judge) standing(key Key) Standing {
-	l := j.lobe(key)
-	s := l.Standing
-	s.Days = len(l.days)
-	if !l.asJudged() {
-		s.Missing = slices.Clone(l.lacks)
-	}
-	s.Recent = len(l.own)
-	for _, o := range l.own {
-		if !o.Right() {
-			s.Wrong = append(s.Wrong, Try{o.Task, o.Answer, o.Day})
-		}
-	}
-	return s
 }
 
 // leastExplained is how many wrong answers a slip has to explain to be told.

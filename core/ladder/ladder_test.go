@@ -1,9 +1,9 @@
 package ladder_test
 
 import (
+	"encoding/json"
 	"errors"
 	"fmt"
-	"reflect"
 	"slices"
 	"strings"
 	"testing"
@@ -556,21 +556,48 @@ func TestStages(t *testing.T) {
 	}
 }
 
-// Judging is the same twice, and told after each event as at the end.
-func TestJudgeIsAFold(t *testing.T) {
-	for seed := range uint64(60) {
+// Judging goes on from wherever it was broken off, also after it was written down:
+// after each event it stands as if all had been judged at once.
+func TestJudgingGoesOn(t *testing.T) {
+	for seed := range uint64(24) {
 		class, events := seeded(t, seed)
-		once, twice := ladder.Judge(class, events), ladder.Judge(class, slices.Clone(events))
-		if !reflect.DeepEqual(once, twice) {
-			t.Fatal("two judgements of the same events differ")
-		}
-		n := 0
-		ladder.JudgeEach(class, events, func(e ladder.Event, s ladder.Standing) {
-			n++
-			now := ladder.Judge(class, events[:n])[e.Key]
-			if s.State != now.State || s.Beads != now.Beads || s.Since != now.Since {
-				t.Fatalf("after %d events %+v, by themselves %+v", n, s, now)
+		fold := ladder.NewFold(class)
+		for n, e := range events {
+			if !fold.Follows(e) {
+				t.Fatalf("seed %d: event %d comes after the one before it", seed, n)
 			}
-		})
+			fold.Take(e)
+			s, now := fold.Standing(e.Key), ladder.Judge(class, events[:n+1])[e.Key]
+			if s.State != now.State || s.Beads != now.Beads || s.Since != now.Since {
+				t.Fatalf("seed %d: after %d events %+v, by themselves %+v", seed, n, s, now)
+			}
+			text, err := json.Marshal(fold)
+			if err != nil {
+				t.Fatal(err)
+			}
+			if fold, err = ladder.ReadFold(class, text); err != nil {
+				t.Fatal(err)
+			}
+			if again, _ := json.Marshal(fold); string(again) != string(text) {
+				t.Fatalf("seed %d, after %d events: written again it is another one:\n%s\n%s", seed, n+1, text, again)
+			}
+		}
+		if got, want := fmt.Sprintf("%+v", fold.Standings()), fmt.Sprintf("%+v", ladder.Judge(class, events)); got != want {
+			t.Fatalf("seed %d: %s\nat once: %s", seed, got, want)
+		}
+	}
+}
+
+// What happened before the last event cannot be judged by going on.
+func TestAnEarlierEventDoesNotFollow(t *testing.T) {
+	fold := ladder.NewFold(ladder.Class{})
+	at := func(day book.Day, seq int64) ladder.Event {
+		return ladder.Event{Key: ladder.Key{Stage: choose.NoSwap, Manner: book.Pieces}, Overrule: &ladder.Overrule{State: ladder.Secure, Day: day}, Seq: seq}
+	}
+	fold.Take(at(today, 7))
+	for e, follows := range map[ladder.Event]bool{at(today, 8): true, at(today+1, 9): true, at(today-1, 9): false, at(today, 6): false} {
+		if fold.Follows(e) != follows {
+			t.Errorf("day %v, %d: %v", e.Day(), e.Seq, !follows)
+		}
 	}
 }

@@ -1,6 +1,7 @@
 package ladder
 
 import (
+	"cmp"
 	"slices"
 
 	"vineswap/core/book"
@@ -240,18 +241,16 @@ func (c Child) Waits(id choose.StageID) []choose.StageID {
 // it was: on that day it is not pushed on. False where it chose nothing.
 func (c Child) Repeats(today book.Day) (k Key, runs int, repeats bool) {
 	for key, s := range c.Standings {
-		if s.ChosenOn == today && s.Chosen > 0 && (s.Chosen > runs || s.Chosen == runs && key.less(k)) {
+		if s.ChosenOn == today && s.Chosen > 0 && (s.Chosen > runs || s.Chosen == runs && key.compare(k) < 0) {
 			k, runs = key, s.Chosen
 		}
 	}
 	return k, runs, runs > 0
 }
 
-func (k Key) less(other Key) bool {
-	if k.Stage != other.Stage {
-		return k.Stage < other.Stage
-	}
-	return book.Less(other.Manner, k.Manner)
+// compare orders keys by their stages, and one stage from its first manner on.
+func (k Key) compare(other Key) int {
+	return cmp.Or(cmp.Compare(k.Stage, other.Stage), cmp.Compare(slices.Index(book.Manners(), k.Manner), slices.Index(book.Manners(), other.Manner)))
 }
 
 // LastSeen returns the last day on which anything was seen of the child; false
