@@ -8,7 +8,6 @@ import (
 
 	"vineswap/core/book"
 	"vineswap/core/ladder"
-	"vineswap/core/lesson"
 	"vineswap/demo"
 	"vineswap/pgtest"
 	"vineswap/store"
@@ -68,13 +67,18 @@ func TestTheSchoolIsAlive(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		_, all, err := s.Stands(ctx, classes[0].ClassID)
+		class, err := s.Class(ctx, classes[0].ClassID)
+		if err != nil {
+			t.Fatal(err)
+		}
+		all, err := s.Standings(ctx, class)
 		if err != nil {
 			t.Fatal(err)
 		}
 		has := map[string]int{}
 		newest := book.Day(0)
-		for learner, child := range all {
+		for _, child := range all {
+			learner := child.ID
 			last, _ := child.LastSeen()
 			newest = max(newest, last)
 			if today-last > 14 {
@@ -124,16 +128,8 @@ func TestTheSchoolIsAlive(t *testing.T) {
 		if newest != today {
 			t.Errorf("%s: the newest record is of %v", classes[0].Class, newest)
 		}
-		held, records, err := s.Held(ctx, classes[0].ClassID)
-		if err != nil {
-			t.Fatal(err)
-		}
-		here := map[string]bool{}
-		for learner := range all {
-			here[learner.String()] = true
-		}
-		if waits := lesson.Unwritten(held, here, records); len(waits) != 2 {
-			t.Errorf("%d to be written up", len(waits))
+		if waits, err := s.Unwritten(ctx, classes[0].ClassID, 100); err != nil || len(waits) != 2 {
+			t.Errorf("%d to be written up, %v", len(waits), err)
 		}
 	}
 }

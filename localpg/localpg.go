@@ -102,6 +102,9 @@ func (s *Server) address() string { return net.JoinHostPort("127.0.0.1", strconv
 // Ended is closed when the server has stopped, for whatever reason.
 func (s *Server) Ended() <-chan struct{} { return s.ended }
 
+// Log is the path of the server's log.
+func (s *Server) Log() string { return s.path(logName) }
+
 // Pid is the process id of the server.
 func (s *Server) Pid() int { return s.process.Pid }
 
@@ -259,7 +262,8 @@ func (s *Server) run(bin string, as *syscall.Credential, throwaway bool) error {
 		return err
 	}
 	defer log.Close()
-	args := []string{"-D", s.path(dataName), "-c", "listen_addresses=127.0.0.1", "-c", "port=" + strconv.Itoa(port), "-c", "unix_socket_directories="}
+	args := []string{"-D", s.path(dataName), "-c", "listen_addresses=127.0.0.1", "-c", "port=" + strconv.Itoa(port), "-c", "unix_socket_directories=",
+		"-c", "log_error_verbosity=terse"} // a violated key would be written with its value, a child's name
 	if throwaway {
 		args = append(args, "-c", "fsync=off", "-c", "synchronous_commit=off", "-c", "full_page_writes=off")
 	}

@@ -42,6 +42,9 @@ func Main(m interface{ Run() int }) int {
 	return m.Run()
 }
 
+// Log is the path of the server's log.
+func Log() string { return server.Log() }
+
 func failed(err error) int {
 	fmt.Fprintln(os.Stderr, "pgtest:", err)
 	return 1

@@ -90,8 +90,8 @@ func TestRecording(t *testing.T) {
 	}
 	var view wire.LearnerView
 	lead.send("GET", lead.class("/learners/"+h.wren.String()), nil).into(t, &view)
-	if len(view.Entries) != 2 || view.Entries[0].Current == view.Entries[1].Current || view.Strands[0].Stages[7].Leaf.State != "under-way" {
-		t.Errorf("%+v", view.Entries)
+	if len(view.Part.Entries) != 2 || view.Part.Entries[0].Current == view.Part.Entries[1].Current || view.Strands[0].Stages[7].Leaf.State != "under-way" {
+		t.Errorf("%+v", view.Part.Entries)
 	}
 }
 
@@ -120,7 +120,7 @@ func TestRecordsThatAreRefused(t *testing.T) {
 		"no such problem":                   {func(o *wire.Observe) { o.Nth = 1 }, 422, "nth"},
 		"a child who does not sit there":    {func(o *wire.Observe) { o.Learner = other.String() }, 422, "learner"},
 		"a child of another class":          {func(o *wire.Observe) { o.Learner = h.mina.String() }, 422, "learner"},
-		"correcting what was never kept":    {func(o *wire.Observe) { o.Replaces = uuid.NewString() }, 422, "learner"},
+		"correcting what was never kept":    {func(o *wire.Observe) { o.Replaces = uuid.NewString() }, 422, "replaces"},
 		"no id":                             {func(o *wire.Observe) { o.ID = "one" }, 422, "id"},
 		"a hundred runs":                    {func(o *wire.Observe) { o.Runs = 100 }, 422, "runs"},
 		"yesterday, which is quite allowed": {func(o *wire.Observe) { o.Day = "2026-11-25" }, 200, ""},
@@ -452,11 +452,11 @@ func TestCorrections(t *testing.T) {
 		}
 		got.into(t, &view)
 	}
-	if len(view.Entries) != 2 || view.Entries[0].Note != "" {
-		t.Errorf("an assistant sees %+v", view.Entries)
+	if len(view.Part.Entries) != 2 || view.Part.Entries[0].Note != "" {
+		t.Errorf("an assistant sees %+v", view.Part.Entries)
 	}
 	lead.send("GET", lead.class("/learners/"+h.wren.String()), nil).into(t, &view)
-	for _, e := range view.Entries {
+	for _, e := range view.Part.Entries {
 		if e.ID == mended.ID && (!e.Current || !e.Right || e.Note != note || e.Day != "2026-11-25" || e.By != "assistant" || e.Help != "nudged") || e.ID == first.ID && e.Current {
 			t.Errorf("%+v", e)
 		}

@@ -3,6 +3,7 @@ package server
 import (
 	"errors"
 	"fmt"
+	"slices"
 	"time"
 
 	"github.com/gofiber/fiber/v3"
@@ -48,22 +49,24 @@ func (s *Server) addLessons(c *call, desk *wire.Desk) error {
 	if err != nil {
 		return err
 	}
-	if inHand != uuid.Nil {
-		link, err := s.link(c, inHand)
-		if err != nil {
-			return err
-		}
-		desk.InHand = &link
+	ids := open
+	if inHand != uuid.Nil && !slices.Contains(open, inHand) {
+		ids = append(ids, inHand)
 	}
-	for _, id := range open {
-		if id == inHand {
-			continue
-		}
-		link, err := s.link(c, id)
+	list, err := s.store.Lessons(c.Context(), c.class.ID, ids)
+	if err != nil {
+		return err
+	}
+	for _, l := range list {
+		link, _, err := s.linkOf(c, l)
 		if err != nil {
 			return err
 		}
-		desk.Open = append(desk.Open, link)
+		if l.ID == inHand {
+			desk.InHand = &link
+		} else {
+			desk.Open = append(desk.Open, link)
+		}
 	}
 	return nil
 }

@@ -1,7 +1,7 @@
 package server
 
 import (
-	"slices"
+	"database/sql"
 	"time"
 
 	"github.com/gofiber/fiber/v3"
@@ -24,38 +24,44 @@ func (s *Server) lessonDay(c *call) error {
 			return refuse(fiber.StatusUnprocessableEntity, "This is no day", "Write it as 2026-11-25.").because(err).of("day")
 		}
 	}
-	times, err := s.store.LessonTimes(c.Context(), c.class.ID)
+	from, to := dayIn(day, zone)
+	before, after, err := s.store.LessonDays(c.Context(), c.class.ID, from, to)
 	if err != nil {
 		return err
 	}
-	days := make([]book.Day, len(times))
-	for i, t := range times {
-		days[i] = book.DayOf(t.In(zone))
+	var days []book.Day
+	for _, at := range []sql.NullTime{after, before} {
+		if at.Valid {
+			days = append(days, book.DayOf(at.Time.In(zone)))
+		}
 	}
 	list, err := s.lessonsOn(c, day, zone)
 	if err != nil {
 		return err
 	}
-	return c.JSON(wire.LessonDayOf(day, today, slices.Compact(days), list))
+	return c.JSON(wire.LessonDayOf(day, today, days, list))
+}
+
+// dayIn is when a day begins and ends in a zone.
+func dayIn(day book.Day, zone *time.Location) (from, to time.Time) {
+	year, month, date := day.Time().Date()
+	from = time.Date(year, month, date, 0, 0, 0, 0, zone)
+	return from, from.AddDate(0, 0, 1)
 }
 
 // lessonsOn lists the lessons of a day that have ended, the newest first.
 func (s *Server) lessonsOn(c *call, day book.Day, zone *time.Location) ([]wire.LessonBrief, error) {
-	year, month, date := day.Time().Date()
-	from := time.Date(year, month, date, 0, 0, 0, 0, zone)
-	ids, err := s.store.LessonsBetween(c.Context(), c.class.ID, from, from.AddDate(0, 0, 1))
+	from, to := dayIn(day, zone)
+	ids, err := s.store.LessonsBetween(c.Context(), c.class.ID, from, to)
 	if err != nil {
 		return nil, err
 	}
+	list, err := s.store.Lessons(c.Context(), c.class.ID, ids)
 	out := []wire.LessonBrief{}
-	for _, id := range ids {
-		l, err := s.store.Lesson(c.Context(), c.class.ID, id)
-		if err != nil {
-			return nil, err
-		}
+	for _, l := range list {
 		if l.Stand == lesson.Ended {
-			out = append(out, wire.LessonBriefOf(c.class.Settings.Words(), id.String(), l.Lesson, childrenOf(l), l.ChangedAt.In(zone)))
+			out = append(out, wire.LessonBriefOf(c.class.Settings.Words(), l.ID.String(), l.Lesson, childrenOf(l), l.ChangedAt.In(zone)))
 		}
 	}
-	return out, nil
+	return out, err
 }

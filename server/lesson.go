@@ -96,26 +96,25 @@ func (s *Server) wireLesson(c *call, id uuid.UUID) (wire.Lesson, error) {
 	if err != nil {
 		return wire.Lesson{}, err
 	}
-	zone, err := time.LoadLocation(c.class.Zone)
+	link, view, err := s.linkOf(c, kept)
 	if err != nil {
 		return wire.Lesson{}, err
 	}
-	words, children := c.class.Settings.Words(), childrenOf(kept)
-	view, err := kept.Open(words, c.class.Settings.Method(), children)
-	if err != nil {
-		return wire.Lesson{}, err
-	}
-	link, err := wire.LinkOf(c.class.Settings, id.String(), kept.Lesson, view, children, kept.ChangedAt.In(zone).Format("15:04"))
-	if err != nil {
-		return wire.Lesson{}, err
-	}
-	return wire.LessonOf(c.class.Settings, link, kept.Revision, view, children), nil
+	return wire.LessonOf(c.class.Settings, link, kept.Revision, view, childrenOf(kept)), nil
 }
 
-// link answers the short form of a lesson.
-func (s *Server) link(c *call, id uuid.UUID) (wire.LessonLink, error) {
-	made, err := s.wireLesson(c, id)
-	return made.Link, err
+// linkOf makes the short form of a lesson, and the view that it was made of.
+func (s *Server) linkOf(c *call, kept store.Lesson) (wire.LessonLink, lesson.View, error) {
+	zone, err := time.LoadLocation(c.class.Zone)
+	if err != nil {
+		return wire.LessonLink{}, lesson.View{}, err
+	}
+	view, err := kept.Open(c.class.Settings.Words(), c.class.Settings.Method(), childrenOf(kept))
+	if err != nil {
+		return wire.LessonLink{}, view, err
+	}
+	link, err := wire.LinkOf(c.class.Settings, kept.ID.String(), kept.Lesson, view, childrenOf(kept), kept.ChangedAt.In(zone).Format("15:04"))
+	return link, view, err
 }
 
 func childrenOf(l store.Lesson) []lesson.Child {

@@ -5,7 +5,6 @@ import (
 	"errors"
 	"math/rand/v2"
 	"strconv"
-	"strings"
 
 	"github.com/gofiber/fiber/v3"
 	"github.com/google/uuid"
@@ -161,6 +160,9 @@ func readChoice(k store.KeptChoice, into *wire.Choose) error {
 
 var errNewerChoice = errors.New("kept by a newer version")
 
+// mostChoiceName is how many signs the name of a kept choice has.
+const mostChoiceName = 80
+
 func (s *Server) keepChoice(c *call) error {
 	var ask wire.KeptChoice
 	if err := read(c, &ask); err != nil {
@@ -173,9 +175,11 @@ func (s *Server) keepChoice(c *call) error {
 	if err := choice.Valid(); err != nil {
 		return wrongChoice(err)
 	}
-	name := strings.TrimSpace(ask.Name)
-	if name == "" {
+	name, err := book.Name(ask.Name, mostChoiceName)
+	if errors.Is(err, book.ErrNoName) {
 		return refuse(fiber.StatusUnprocessableEntity, "The choice has no name", "Write one that you will know again.").of("name")
+	} else if err != nil {
+		return refuse(fiber.StatusUnprocessableEntity, "The choice cannot have this name", "Write a shorter one, with signs that can be seen.").because(err).of("name")
 	}
 	kept, err := json.Marshal(wire.AskOf(choice))
 	if err != nil {

@@ -1,6 +1,7 @@
 package server
 
 import (
+	"context"
 	"crypto/rand"
 	"crypto/subtle"
 	"encoding/base64"
@@ -31,10 +32,15 @@ var ErrShortPassword = fmt.Errorf("a password has at least %d signs", FewestSign
 // memory that log-ins can take.
 var atOnce = make(chan struct{}, 4)
 
-func derive(password string, salt []byte, memory, time uint32, threads uint8) []byte {
-	atOnce <- struct{}{}
+// derive works a password. It waits for its turn as long as the context lasts.
+func derive(ctx context.Context, password string, salt []byte, memory, time uint32, threads uint8) ([]byte, error) {
+	select {
+	case atOnce <- struct{}{}:
+	case <-ctx.Done():
+		return nil, ctx.Err()
+	}
 	defer func() { <-atOnce }()
-	return argon2.IDKey([]byte(password), salt, time, memory, threads, keyBytes)
+	return argon2.IDKey([]byte(password), salt, time, memory, threads, keyBytes), nil
 }
 
 // HashPassword returns the argon2id hash of a password in PHC form, with a
@@ -45,7 +51,10 @@ func HashPassword(password string) (string, error) {
 	}
 	salt := make([]byte, saltBytes)
 	rand.Read(salt)
-	key := derive(password, salt, memoryKiB, passes, lanes)
+	key, err := derive(context.Background(), password, salt, memoryKiB, passes, lanes)
+	if err != nil {
+		return "", err
+	}
 	b64 := base64.RawStdEncoding
 	return fmt.Sprintf("$argon2id$v=%d$m=%d,t=%d,p=%d$%s$%s", argon2.Version, memoryKiB, passes, lanes, b64.EncodeToString(salt), b64.EncodeToString(key)), nil
 }
@@ -54,7 +63,7 @@ var errHash = errors.New("this is no argon2id hash")
 
 // samePassword tells whether the password has this hash. An error means that
 // the hash cannot be read.
-func samePassword(hash, password string) (bool, error) {
+func samePassword(ctx context.Context, hash, password string) (bool, error) {
 	parts := strings.Split(hash, "$")
 	if len(parts) != 6 || parts[1] != "argon2id" {
 		return false, errHash
@@ -72,6 +81,9 @@ func samePassword(hash, password string) (bool, error) {
 	if err := errors.Join(errSalt, errKey); err != nil {
 		return false, fmt.Errorf("%w: %w", errHash, err)
 	}
-	got := derive(password, salt, memory, time, uint8(threads))
+	got, err := derive(ctx, password, salt, memory, time, uint8(threads))
+	if err != nil {
+		return false, err
+	}
 	return subtle.ConstantTimeCompare(got, want) == 1, nil
 }

@@ -2,14 +2,11 @@ package server
 
 import (
 	"crypto/rand"
-	"crypto/sha256"
-	"encoding/hex"
 	"errors"
 	"fmt"
 	"net/mail"
 	"strings"
 	"time"
-	"unicode"
 
 	"github.com/gofiber/fiber/v3"
 	"github.com/google/uuid"
@@ -26,7 +23,7 @@ func (s *Server) people(c *call) error {
 	if err != nil {
 		return err
 	}
-	out := wire.People{Children: []wire.Enrolled{}, Retired: []wire.Enrolled{}, Members: []wire.Member{}, Classes: []wire.ClassLink{}}
+	out := wire.People{Children: []wire.Enrolled{}, Retired: []wire.Enrolled{}, Members: []wire.Member{}, Classes: []wire.ClassLink{}, Open: []wire.OpenLink{}, Roles: wire.RolesOf()}
 	learners, err := s.store.Enrolled(c.Context(), c.class.ID)
 	if err != nil {
 		return err
@@ -46,7 +43,7 @@ func (s *Server) people(c *call) error {
 		return err
 	}
 	for _, m := range members {
-		out.Members = append(out.Members, wire.Member{Name: m.Name, Email: m.Email, Role: string(m.Role)})
+		out.Members = append(out.Members, wire.Member{ID: m.AccountID.String(), Name: m.Name, Email: m.Email, Role: string(m.Role)})
 	}
 	if err := s.addElsewhere(c, &out, s.now().In(zone)); err != nil {
 		return err
@@ -73,20 +70,23 @@ func (s *Server) addElsewhere(c *call, out *wire.People, now time.Time) error {
 	if err != nil {
 		return err
 	}
-	out.Erased, out.Open = say.Erased(erased), say.Open(open)
+	for _, i := range open {
+		out.Open = append(out.Open, wire.OpenLink{ID: i.ID.String(), Role: string(i.Role), By: i.By, Until: wire.DayOf(i.ExpiresAt.In(now.Location()))})
+	}
+	out.Erased = say.Erased(erased)
 	return nil
 }
 
-// nameOf cleans a child's name; the error says what is wrong with it.
+// nameOf reads a name; the error says what is wrong with it.
 func nameOf(text string) (string, error) {
-	name := strings.Join(strings.Fields(text), " ")
+	name, err := book.Name(text, book.MostName)
 	switch {
-	case name == "":
+	case errors.Is(err, book.ErrNoName):
 		return "", refuse(fiber.StatusUnprocessableEntity, "A name is missing", "Write a first name, or a first name and an initial.").of("name")
-	case len([]rune(name)) > book.MostName:
-		return "", refuse(fiber.StatusUnprocessableEntity, fmt.Sprintf("“%s …” is too long for a name", string([]rune(name)[:20])), fmt.Sprintf("A first name and an initial are enough: at most %d signs.", book.MostName)).of("name")
-	case strings.ContainsFunc(name, unicode.IsControl):
-		return "", refuse(fiber.StatusUnprocessableEntity, "The name has signs in it that cannot be read", "Type it anew.").of("name")
+	case errors.Is(err, book.ErrLongName):
+		return "", refuse(fiber.StatusUnprocessableEntity, fmt.Sprintf("“%s …” is too long for a name", string([]rune(strings.TrimSpace(text))[:20])), fmt.Sprintf("A first name and an initial are enough: at most %d signs.", book.MostName)).of("name")
+	case err != nil:
+		return "", refuse(fiber.StatusUnprocessableEntity, "The name has signs in it that cannot be read", "Type it anew.").because(err).of("name")
 	}
 	return name, nil
 }
@@ -182,6 +182,8 @@ func (s *Server) move(c *call, e store.Enrolled, to uuid.UUID, today book.Day) e
 // invitationLasts is how long a link can be used.
 const invitationLasts = 7 * 24 * time.Hour
 
+const wordLength = 26
+
 // invite makes a link that works once. Only its hash is kept.
 func (s *Server) invite(c *call) error {
 	var ask wire.Invite
@@ -192,7 +194,7 @@ func (s *Server) invite(c *call) error {
 	if err != nil {
 		return err
 	}
-	word := rand.Text()
+	word := rand.Text() // of wordLength signs
 	until := s.now().Add(invitationLasts)
 	err = s.store.Invite(c.Context(), store.Invitation{Key: keyOf(word), ClassID: c.class.ID, Role: store.Role(ask.Role), MadeBy: c.account.ID, ExpiresAt: until})
 	if err != nil {
@@ -201,18 +203,17 @@ func (s *Server) invite(c *call) error {
 	return c.JSON(wire.Invited{Path: "#/join/" + word, Until: wire.DayOf(until.In(zone))})
 }
 
-func keyOf(word string) string {
-	sum := sha256.Sum256([]byte(word))
-	return hex.EncodeToString(sum[:])
-}
-
 func usedUp() *trouble {
 	return refuse(fiber.StatusNotFound, "This invitation cannot be used any more", "It works once, for a week. Ask the lead of the class for a new one.")
 }
 
 // invitation answers what a link leads to, to whoever has it.
 func (s *Server) invitation(c fiber.Ctx) error {
-	i, err := s.store.Invitation(c.Context(), keyOf(c.Params("word")), s.now())
+	word := c.Params("word")
+	if len(word) != wordLength {
+		return usedUp()
+	}
+	i, err := s.store.Invitation(c.Context(), keyOf(word), s.now())
 	if errors.Is(err, store.ErrNone) {
 		return usedUp()
 	}
@@ -233,37 +234,51 @@ func (s *Server) invitation(c fiber.Ctx) error {
 // join uses an invitation up: for the account that is logged in, or for a new
 // one, which is logged in then.
 func (s *Server) join(c fiber.Ctx) error {
+	if len(c.Params("word")) != wordLength {
+		return usedUp()
+	}
+	key := keyOf(c.Params("word"))
+	if _, err := s.store.Invitation(c.Context(), key, s.now()); errors.Is(err, store.ErrNone) {
+		return usedUp()
+	} else if err != nil {
+		return err
+	}
 	var ask wire.Join
 	if err := read(c, &ask); err != nil {
 		return err
 	}
-	key := keyOf(c.Params("word"))
-	if account, err := s.who(c); err == nil {
+	var nobody *trouble
+	account, err := s.who(c)
+	switch {
+	case err == nil && !mayWrite(c):
+		return wrongToken()
+	case err == nil:
 		return s.accept(c, key, account, false)
+	case !errors.As(err, &nobody):
+		return err
 	}
-	if _, err := s.store.Invitation(c.Context(), key, s.now()); errors.Is(err, store.ErrNone) {
-		return usedUp()
-	}
-	account, err := newAccount(ask)
-	if err != nil {
+	if account, err = newAccount(ask); err != nil {
 		return err
 	}
 	return s.accept(c, key, account, true)
 }
 
+// mostAdultName is how many signs the name of an account has.
+const mostAdultName = 80
+
 // newAccount checks what somebody writes to join.
 func newAccount(ask wire.Join) (store.Account, error) {
-	a := store.Account{ID: uuid.New(), Name: strings.Join(strings.Fields(ask.Name), " "), Email: strings.TrimSpace(ask.Email)}
-	if a.Name == "" {
-		return a, refuse(fiber.StatusUnprocessableEntity, "Your name is missing", "Write the name that the class knows you by.").of("name")
+	name, err := book.Name(ask.Name, mostAdultName)
+	a := store.Account{ID: uuid.New(), Name: name, Email: strings.TrimSpace(ask.Email)}
+	if err != nil {
+		return a, refuse(fiber.StatusUnprocessableEntity, "Your name is missing, or cannot be read", "Write the name that the class knows you by.").because(err).of("name")
 	}
 	if address, err := mail.ParseAddress(a.Email); err != nil || address.Address != a.Email {
 		return a, refuse(fiber.StatusUnprocessableEntity, "This is no email address", "It looks like hanne@school.example.").of("email")
 	}
 	if len([]rune(ask.Password)) < FewestSigns {
-		return a, refuse(fiber.StatusUnprocessableEntity, "The password is too short", fmt.Sprintf("Take at least %d signs.", FewestSigns)).of("password")
+		return a, shortPassword().of("password")
 	}
-	var err error
 	a.Password, err = HashPassword(ask.Password)
 	return a, err
 }

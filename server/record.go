@@ -1,9 +1,9 @@
 package server
 
 import (
+	"database/sql"
 	"errors"
 	"math/rand/v2"
-	"slices"
 	"strings"
 	"time"
 
@@ -32,19 +32,19 @@ func (s *Server) record(c *call) error {
 	if err != nil {
 		return notFound()
 	}
-	made, err := s.wireRecord(c, id)
+	kept, err := s.store.Lesson(c.Context(), c.class.ID, id)
 	if err != nil {
 		return missing(err)
+	}
+	made, err := s.wireRecord(c, kept)
+	if err != nil {
+		return err
 	}
 	return c.JSON(made)
 }
 
-func (s *Server) wireRecord(c *call, id uuid.UUID) (wire.Record, error) {
-	shown, err := s.wireLesson(c, id)
-	if err != nil {
-		return wire.Record{}, err
-	}
-	kept, err := s.store.Lesson(c.Context(), c.class.ID, id)
+func (s *Server) wireRecord(c *call, kept store.Lesson) (wire.Record, error) {
+	link, _, err := s.linkOf(c, kept)
 	if err != nil {
 		return wire.Record{}, err
 	}
@@ -52,13 +52,17 @@ func (s *Server) wireRecord(c *call, id uuid.UUID) (wire.Record, error) {
 	if err != nil {
 		return wire.Record{}, err
 	}
-	seen, err := s.store.LessonObservations(c.Context(), id)
+	seen, err := s.store.LessonObservations(c.Context(), kept.ID)
 	if err != nil {
 		return wire.Record{}, err
 	}
 	words := c.class.Settings.Words()
+	children := []wire.Learner{}
+	for _, l := range kept.Seated {
+		children = append(children, wire.Learner{ID: l.ID.String(), Name: l.Name})
+	}
 	out := wire.Record{
-		Link: shown.Link, Revision: shown.Revision, Index: kept.Nth, Children: shown.Children, Tasks: []wire.Worked{},
+		Link: link, Revision: kept.Revision, Index: kept.Nth, Children: children, Tasks: []wire.Worked{},
 		Helps: wire.HelpsOf(), Ways: wire.WaysOf(), Day: book.DayOf(kept.ChangedAt.In(zone)).String(), Today: today.String(),
 	}
 	if _, err := kept.Another(0); err == nil && kept.Stand != lesson.Ended {
@@ -69,7 +73,7 @@ func (s *Server) wireRecord(c *call, id uuid.UUID) (wire.Record, error) {
 		entries[o.ID.String()] = wire.EntryOf(words, keptOf(o, zone), today, c.role.May(store.Lead))
 	}
 	for nth := range kept.Items {
-		out.Tasks = append(out.Tasks, wire.WorkedOf(words, kept.Lesson, nth, shown.Children, kept.Rows(nth, store.Records(seen)), entries))
+		out.Tasks = append(out.Tasks, wire.WorkedOf(words, kept.Lesson, nth, children, kept.Rows(nth, store.Records(seen)), entries))
 	}
 	return out, s.addEstimates(c, kept, &out)
 }
@@ -89,7 +93,11 @@ func (s *Server) addEstimates(c *call, kept store.Lesson, out *wire.Record) erro
 }
 
 func keptOf(o store.Observation, zone *time.Location) wire.Kept {
-	return wire.Kept{Record: o.Record(), Note: o.Note, By: o.By, Current: o.Current, At: o.RecordedAt.In(zone)}
+	at := o.RecordedAt
+	if o.SeenAt.Valid {
+		at = o.SeenAt.Time
+	}
+	return wire.Kept{Record: o.Record(), Note: o.Note, By: o.By, Current: o.Current, At: at.In(zone)}
 }
 
 // observe keeps who did what at a problem of a lesson, also after the lesson has
@@ -107,19 +115,48 @@ func (s *Server) observe(c *call) error {
 	if err != nil {
 		return missing(err)
 	}
+	notice, err := s.mayObserve(c, uuid.MustParse(ask.Learner))
+	if err != nil {
+		return err
+	}
 	o, err := s.observationOf(c, kept, ask)
 	if err != nil {
 		return err
 	}
 	if err := s.store.Record(c.Context(), o, ask.AnotherRun); err != nil {
-		return s.notRecorded(c, id, err)
+		return s.notRecorded(c, kept, err)
 	}
-	made, err := s.wireRecord(c, id)
+	made, err := s.wireRecord(c, kept)
 	if err != nil {
-		return missing(err)
+		return err
 	}
-	made.Notice = s.notice(c, o.LearnerID)
+	made.Notice = notice
 	return c.JSON(made)
+}
+
+// mayObserve tells who may not record a child, and what is to be known of one who is
+// recorded after it has left: that is the lead's affair, and no assistant's.
+func (s *Server) mayObserve(c *call, learner uuid.UUID) (notice string, err error) {
+	e, err := s.store.LatestEnrolment(c.Context(), c.class.ID, learner)
+	switch {
+	case errors.Is(err, store.ErrErased):
+		return "", erased()
+	case err != nil && !errors.Is(err, store.ErrNone):
+		return "", err
+	case err == nil && !e.Until.Valid:
+		return "", nil
+	case c.role != store.Lead:
+		return "", refuse(fiber.StatusUnprocessableEntity, "This child has left the class", "Only the lead of the class can still record it.").of("learner")
+	case err != nil:
+		return "Kept. The child is in another class now: the record goes along.", nil
+	}
+	return "Kept. " + e.Name + " has left the class: the record stays with what is known.", nil
+}
+
+func erased() *trouble {
+	t := refuse(fiber.StatusUnprocessableEntity, "This child was erased", "Nothing is kept of it, and nothing can be recorded.").of("learner")
+	t.Erased = true
+	return t
 }
 
 // observationOf reads what is to be kept; the error names the field.
@@ -147,6 +184,9 @@ func (s *Server) fill(c *call, o *store.Observation, ask wire.Observe, today boo
 	o.ID, o.ClassID, o.Withdrawn, o.RecordedBy, o.RecordedAt = uuid.MustParse(ask.ID), c.class.ID, ask.Withdrawn, c.account.ID, s.now()
 	o.Manner, o.Help, o.Way, o.Came = book.Manner(ask.Manner), book.Help(ask.Help), book.Way(ask.Way), book.Came(ask.Came)
 	o.Answer, o.Chosen, o.Runs = strings.TrimSpace(ask.Answer), ask.Chosen, ask.Runs
+	if at, err := time.Parse(time.RFC3339, ask.SeenAt); err == nil { // a clock that goes ahead is not believed
+		o.SeenAt = sql.NullTime{Time: at, Valid: at.Year() >= 2000 && at.Before(s.now().Add(time.Minute))}
+	}
 	if ask.Day != "" {
 		if o.Day, err = book.ParseDay(ask.Day); err != nil {
 			return wrongRecord(err).of("day")
@@ -173,21 +213,25 @@ func (s *Server) correct(c *call) error {
 	if err != nil {
 		return err
 	}
-	seen, err := s.store.Observations(c.Context(), e.ID)
-	if err != nil {
-		return err
+	replaces, err := uuid.Parse(ask.Replaces)
+	var o store.Observation
+	if err == nil {
+		o, err = s.store.Observation(c.Context(), e.ID, replaces)
 	}
-	at := slices.IndexFunc(seen, func(o store.Observation) bool { return o.ID.String() == ask.Replaces })
 	switch {
-	case at < 0:
+	case errors.Is(err, store.ErrNone) || o.ID == uuid.Nil && !store.Unavailable(err):
 		return refuse(fiber.StatusUnprocessableEntity, "There is no such record of this child", "Reload the page and look at it as it is now.").of("replaces")
-	case seen[at].ClassID != c.class.ID:
+	case err != nil:
+		return err
+	case o.ClassID != c.class.ID:
 		return refuse(fiber.StatusUnprocessableEntity, "This was recorded in another class", "Only that class can correct it.").of("replaces")
 	}
-	o := seen[at]
 	o.Replaces = uuid.NullUUID{UUID: o.ID, Valid: true}
 	if err := s.fill(c, &o, ask, today); err != nil {
 		return err
+	}
+	if e.Until.Valid && c.role != store.Lead {
+		return refuse(fiber.StatusUnprocessableEntity, "This child has left the class", "Only the lead of the class can still correct its records.").of("learner")
 	}
 	if ask.Note != nil {
 		o.Note = *ask.Note
@@ -249,7 +293,7 @@ func recordField(err error) string {
 }
 
 // notRecorded says why nothing was kept, with the page as it is now.
-func (s *Server) notRecorded(c *call, id uuid.UUID, err error) error {
+func (s *Server) notRecorded(c *call, kept store.Lesson, err error) error {
 	var t *trouble
 	switch {
 	case errors.Is(err, store.ErrTwice):
@@ -258,29 +302,19 @@ func (s *Server) notRecorded(c *call, id uuid.UUID, err error) error {
 		t = refuse(fiber.StatusConflict, "This record was corrected elsewhere", "Look at it as it is now, then correct it again.").of("replaces")
 	case errors.Is(err, store.ErrTaken):
 		return refuse(fiber.StatusConflict, "This record's id is used already", "Keep it once more.").of("id")
+	case errors.Is(err, store.ErrErased):
+		return erased()
 	case errors.Is(err, store.ErrNone):
-		return refuse(fiber.StatusUnprocessableEntity, "There is nothing to record it with", "The child was erased, or the record that is corrected is another child's.").of("learner")
+		return refuse(fiber.StatusUnprocessableEntity, "There is nothing to correct", "The record that is corrected is another child's, or is gone.").of("replaces")
 	default:
 		return err
 	}
-	now, err := s.wireRecord(c, id)
+	now, err := s.wireRecord(c, kept)
 	if err != nil {
-		return missing(err)
+		return err
 	}
 	t.Record = &now
 	return t
-}
-
-// notice says what is to be known of a child who was just recorded.
-func (s *Server) notice(c *call, learner uuid.UUID) string {
-	e, err := s.store.LatestEnrolment(c.Context(), c.class.ID, learner)
-	switch {
-	case err != nil:
-		return "Kept. The child is in another class now: the record goes along."
-	case e.Until.Valid:
-		return "Kept. " + e.Name + " has left the class: the record stays with what is known."
-	}
-	return ""
 }
 
 // estimate locks what a child said before the work.
@@ -309,9 +343,9 @@ func (s *Server) estimate(c *call) error {
 	case err != nil:
 		return err
 	}
-	made, err := s.wireRecord(c, id)
+	made, err := s.wireRecord(c, kept)
 	if err != nil {
-		return missing(err)
+		return err
 	}
 	return c.JSON(made)
 }

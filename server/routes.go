@@ -1,17 +1,12 @@
 package server
 
 import (
-	"encoding/json"
 	"errors"
-	"strings"
-	"time"
 
 	"github.com/gofiber/fiber/v3"
-	"github.com/gofiber/fiber/v3/middleware/limiter"
 	"github.com/google/uuid"
 
 	"vineswap/store"
-	"vineswap/wire"
 )
 
 // call is a request of somebody who is logged in; in a class's routes with the
@@ -51,6 +46,7 @@ func Routes() []Route {
 		{fiber.MethodGet, "/today", store.Viewer, (*Server).morning},
 		{fiber.MethodGet, "/vines", store.Viewer, (*Server).vines},
 		{fiber.MethodGet, "/learners/:learner", store.Viewer, (*Server).learner},
+		{fiber.MethodGet, "/learners/:learner/entries", store.Viewer, (*Server).entries},
 		{fiber.MethodPost, "/learners/:learner/corrections", store.Assistant, (*Server).correct},
 		{fiber.MethodPost, "/learners/:learner/judgements", store.Lead, (*Server).overrule},
 		{fiber.MethodGet, "/learners/:learner/export.json", store.Lead, (*Server).exportJSON},
@@ -59,40 +55,27 @@ func Routes() []Route {
 		{fiber.MethodPost, "/learners", store.Lead, (*Server).addLearners},
 		{fiber.MethodPatch, "/learners/:learner", store.Lead, (*Server).changeLearner},
 		{fiber.MethodPost, "/invitations", store.Lead, (*Server).invite},
+		{fiber.MethodDelete, "/invitations/:invitation", store.Lead, (*Server).withdraw},
+		{fiber.MethodPatch, "/members/:member", store.Lead, (*Server).changeMember},
+		{fiber.MethodDelete, "/members/:member", store.Lead, (*Server).removeMember},
 		{fiber.MethodDelete, "/learners/:learner", store.Lead, (*Server).erase},
 	}
 }
 
-// Failed log-ins of one address for one account that are let through, and
-// within what time.
-const (
-	mostTries   = 8
-	triesWithin = 5 * time.Minute
-)
-
 func (s *Server) route(api fiber.Router) {
-	api.Get("/health", s.health)
 	api.Get("/me", s.loggedIn((*Server).me))
-	api.Post("/login", limiter.New(limiter.Config{
-		Max: mostTries, Expiration: triesWithin, SkipSuccessfulRequests: true, KeyGenerator: whoTries,
-		LimitReached: func(c fiber.Ctx) error {
-			return answer(c, refuse(fiber.StatusTooManyRequests, "Too many tries for this account", "Wait five minutes, then try again.").of("password"))
-		},
-	}), answered(s.login))
-	api.Post("/logout", answered(s.logout))
+	api.Post("/login", short, answered(s.login))
+	api.Post("/logout", short, answered(s.logout))
 	api.Get("/invitations/:word", answered(s.invitation))
-	api.Post("/invitations/:word", answered(s.join))
+	api.Post("/invitations/:word", short, answered(s.join))
+	api.Get("/account", s.loggedIn((*Server).access))
+	api.Post("/account/password", s.loggedIn((*Server).setPassword))
+	api.Post("/account/elsewhere", s.loggedIn((*Server).elsewhere))
+	api.Post("/account/close", s.loggedIn((*Server).closeAccount))
 	for _, r := range Routes() {
 		api.Add([]string{r.Method}, "/classes/:class"+r.Path, s.inClass(r))
 	}
 	api.Use(func(c fiber.Ctx) error { return answer(c, notFound()) })
-}
-
-// whoTries tells log-in attempts apart: the address and the account.
-func whoTries(c fiber.Ctx) string {
-	var l wire.Login
-	_ = json.Unmarshal(c.Body(), &l) // what cannot be read counts for the address alone
-	return c.IP() + "|" + strings.ToLower(strings.TrimSpace(l.Email))
 }
 
 // answered turns a handler's error into a problem document at once, so that
@@ -112,6 +95,9 @@ func (s *Server) loggedIn(handle func(*Server, *call) error) fiber.Handler {
 		if err != nil {
 			return err
 		}
+		if c.Method() != fiber.MethodGet && c.Method() != fiber.MethodHead && !mayWrite(c) {
+			return wrongToken()
+		}
 		return handle(s, &call{Ctx: c, account: account})
 	})
 }
@@ -124,14 +110,11 @@ func (s *Server) inClass(r Route) fiber.Handler {
 		if err != nil {
 			return notFound()
 		}
-		if c.role, err = s.store.RoleIn(c.Context(), c.account.ID, id); err != nil {
+		if c.class, c.role, err = s.store.ClassAs(c.Context(), c.account.ID, id); err != nil {
 			return missing(err)
 		}
 		if !c.role.May(r.Least) {
 			return refuse(fiber.StatusForbidden, "As "+string(c.role)+" of this class you cannot do this", "Ask the lead of the class.")
-		}
-		if c.class, err = s.store.Class(c.Context(), id); err != nil {
-			return missing(err)
 		}
 		return r.handle(s, c)
 	})
@@ -143,11 +126,4 @@ func missing(err error) error {
 		return notFound()
 	}
 	return err
-}
-
-func (s *Server) health(c fiber.Ctx) error {
-	if err := s.store.Ping(c.Context()); err != nil {
-		return answer(c, refuse(fiber.StatusServiceUnavailable, "The database does not answer", "Wait a little."))
-	}
-	return c.JSON(fiber.Map{"status": "ok"})
 }

@@ -8,14 +8,14 @@ import (
 	"io/fs"
 	"log/slog"
 	"net"
+	"net/netip"
+	"sync"
 	"time"
 
 	"github.com/gofiber/fiber/v3"
-	"github.com/gofiber/fiber/v3/extractors"
-	"github.com/gofiber/fiber/v3/middleware/csrf"
 	"github.com/gofiber/fiber/v3/middleware/helmet"
 	recovery "github.com/gofiber/fiber/v3/middleware/recover"
-	"github.com/gofiber/fiber/v3/middleware/session"
+	"github.com/valyala/fasthttp"
 
 	"vineswap/store"
 )
@@ -31,16 +31,14 @@ type Options struct {
 	// Origin is the address that browsers see where a proxy stands before the
 	// server, such as https://vines.school.example; empty without one.
 	Origin string
+	// Proxies are the networks of the proxies that may say whom a request comes from.
+	Proxies []netip.Prefix
 }
 
-// Limits of requests.
+// Limits of the server's own life.
 const (
-	mostBody      = 1 << 20
-	sessionLength = 12 * time.Hour
-	sweepEvery    = 10 * time.Minute
-	stopWithin    = 5 * time.Second
-	sessionCookie = "vineswap_session"
-	tokenCookie   = "vineswap_token"
+	sweepEvery = 10 * time.Minute
+	stopWithin = 5 * time.Second
 )
 
 // policy lets the screens use what is shipped with them and nothing else.
@@ -48,35 +46,33 @@ const policy = "default-src 'none'; script-src 'self'; style-src 'self'; font-sr
 
 // Server is the application, ready to listen.
 type Server struct {
-	app      *fiber.App
-	store    *store.Store
-	sessions *session.Store
-	now      func() time.Time
+	app     *fiber.App
+	store   *store.Store
+	now     func() time.Time
+	secure  bool
+	origin  string
+	proxies []netip.Prefix
+	answers *answers
+	open    connections
 }
 
 // New builds the application.
 func New(o Options) (*Server, error) {
-	s := &Server{store: o.Store, now: o.Now}
+	s := &Server{store: o.Store, now: o.Now, secure: o.Secure, origin: o.Origin, proxies: o.Proxies, answers: newAnswers()}
 	if s.now == nil {
 		s.now = time.Now
 	}
-	s.app = fiber.New(fiber.Config{AppName: "vineswap", BodyLimit: mostBody, ErrorHandler: answer, ReadTimeout: 30 * time.Second, IdleTimeout: 2 * time.Minute})
-	s.sessions = session.NewStore(session.Config{
-		Storage: o.Store.Sessions(), Extractor: extractors.FromCookie(sessionCookie), IdleTimeout: sessionLength,
-		CookieHTTPOnly: true, CookieSameSite: "Lax", CookieSecure: o.Secure, CookiePath: "/",
+	s.app = fiber.New(fiber.Config{
+		AppName: "vineswap", ErrorHandler: answer, BodyLimit: mostBody, ReadBufferSize: mostHeader, Concurrency: mostAtOnce,
+		ReadTimeout: readWithin, WriteTimeout: writeWithin, IdleTimeout: idleWithin,
+		// The handler begins before the body is read, so that it can be refused unread.
+		StreamRequestBody: true, DisablePreParseMultipartForm: true,
 	})
-	s.app.Use(logged, recovery.New(), helmet.New(helmet.Config{ContentSecurityPolicy: policy, XFrameOptions: "DENY", ReferrerPolicy: "same-origin"}))
-	api := s.app.Group("/api")
-	var trusted []string
-	if o.Origin != "" {
-		trusted = []string{o.Origin}
-	}
-	api.Use(noStore, csrf.New(csrf.Config{
-		TrustedOrigins: trusted,
-		Storage:        o.Store.Sessions(), CookieName: tokenCookie, CookieSameSite: "Lax", CookieSecure: o.Secure, CookiePath: "/",
-		Extractor: extractors.FromHeader(csrf.HeaderName), IdleTimeout: sessionLength, ErrorHandler: refuseToken,
-	}))
-	s.route(api)
+	s.app.Server().ConnState = s.open.note
+	s.app.Use(logged, recovery.New(), helmet.New(helmet.Config{ContentSecurityPolicy: policy, XFrameOptions: "DENY", ReferrerPolicy: "same-origin"}), s.headers, bounded, measured)
+	s.app.Get("/healthz", func(c fiber.Ctx) error { return c.JSON(fiber.Map{"status": "ok"}) })
+	s.app.Get("/readyz", s.ready)
+	s.route(s.app.Group("/api", noStore, s.sameSite))
 	screens, err := newScreens(o.Screens)
 	if err != nil {
 		return nil, err
@@ -100,13 +96,49 @@ func (s *Server) Serve(ctx context.Context, l net.Listener) error {
 	}
 	stop, done := context.WithTimeout(context.WithoutCancel(ctx), stopWithin)
 	defer done()
+	s.open.close()
 	err := s.app.ShutdownWithContext(stop)
 	if errors.Is(err, context.DeadlineExceeded) {
-		// Browsers open connections ahead and may never use them: no request is cut.
-		slog.Warn("connections were still open when the server stopped")
+		slog.Warn("requests were still answered when the server stopped")
 		return nil
 	}
 	return err
+}
+
+// connections are those on which no request is under way: browsers open some ahead
+// and may never use them. They end at once when the server does.
+type connections struct {
+	lock   sync.Mutex
+	idle   map[net.Conn]bool
+	closed bool
+}
+
+func (o *connections) note(conn net.Conn, state fasthttp.ConnState) {
+	o.lock.Lock()
+	defer o.lock.Unlock()
+	if o.idle == nil {
+		o.idle = map[net.Conn]bool{}
+	}
+	switch state {
+	case fasthttp.StateNew, fasthttp.StateIdle:
+		if o.closed {
+			conn.Close()
+			return
+		}
+		o.idle[conn] = true
+	default:
+		delete(o.idle, conn)
+	}
+}
+
+func (o *connections) close() {
+	o.lock.Lock()
+	defer o.lock.Unlock()
+	o.closed = true
+	for conn := range o.idle {
+		conn.Close()
+	}
+	clear(o.idle)
 }
 
 // sweep deletes expired sessions now and then.
@@ -118,18 +150,21 @@ func (s *Server) sweep(ctx context.Context) {
 		case <-ctx.Done():
 			return
 		case <-tick.C:
-			if _, err := s.store.Sessions().Sweep(ctx); err != nil {
+			once, done := context.WithTimeout(ctx, answerWithin)
+			if _, err := s.store.Sweep(once); err != nil {
 				slog.Error("sweeping sessions", "error", err)
 			}
+			done()
 		}
 	}
 }
 
-// logged writes one line for each request; paths carry ids and no names.
+// logged writes one line for each request, with the route and not the path: a path
+// can have the secret word of an invitation in it.
 func logged(c fiber.Ctx) error {
 	start := time.Now()
 	err := c.Next()
-	slog.Debug("request", "method", c.Method(), "path", c.Path(), "status", c.Response().StatusCode(), "took", time.Since(start))
+	slog.Debug("request", "method", c.Method(), "route", c.Route().Path, "status", c.Response().StatusCode(), "took", time.Since(start))
 	return err
 }
 
@@ -138,6 +173,12 @@ func noStore(c fiber.Ctx) error {
 	return c.Next()
 }
 
-func refuseToken(c fiber.Ctx, _ error) error {
-	return answer(c, refuse(fiber.StatusForbidden, "This page is too old to send anything", "Try again, or reload the page.").of("token"))
+// ready tells whether requests can be answered: the process and its database.
+func (s *Server) ready(c fiber.Ctx) error {
+	ctx, done := context.WithTimeout(c.Context(), readyWithin)
+	defer done()
+	if err := s.store.Ping(ctx); err != nil {
+		return answer(c, err)
+	}
+	return c.JSON(fiber.Map{"status": "ready"})
 }

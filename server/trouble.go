@@ -3,12 +3,17 @@ package server
 import (
 	"encoding/json"
 	"errors"
+	"fmt"
 	"log/slog"
+	"math"
+	"reflect"
 	"strings"
+	"unicode"
 
 	"github.com/go-playground/validator/v10"
 	"github.com/gofiber/fiber/v3"
 
+	"vineswap/store"
 	"vineswap/wire"
 )
 
@@ -46,6 +51,14 @@ func notFound() *trouble {
 	return refuse(fiber.StatusNotFound, "There is nothing here", "Go back to Today.")
 }
 
+func wrongToken() *trouble {
+	return refuse(fiber.StatusForbidden, "This page is too old to send anything", "Try again, or reload the page.").of("token")
+}
+
+func shortPassword() *trouble {
+	return refuse(fiber.StatusUnprocessableEntity, "The password is too short", fmt.Sprintf("Take at least %d signs.", FewestSigns))
+}
+
 func loggedOut() *trouble {
 	return refuse(fiber.StatusUnauthorized, "You are not logged in, or it was too long ago", "Log in again: you will come back to where you were.")
 }
@@ -59,8 +72,12 @@ func answer(c fiber.Ctx, err error) error {
 	case errors.As(err, &t):
 	case errors.As(err, &status):
 		t = ofStatus(status.Code)
+	case store.Unavailable(err):
+		slog.Warn("the database does not answer", "method", c.Method(), "route", c.Route().Path, "error", err)
+		c.Set(fiber.HeaderRetryAfter, retrySeconds)
+		t = refuse(fiber.StatusServiceUnavailable, "The database does not answer just now", "Wait a little: what you did is kept here and sent again.")
 	default:
-		slog.Error("request failed", "method", c.Method(), "path", c.Path(), "error", err)
+		slog.Error("request failed", "method", c.Method(), "route", c.Route().Path, "error", err)
 		t = refuse(fiber.StatusInternalServerError, "Something went wrong here", "Try again. What you typed is kept.")
 	}
 	body, err := json.Marshal(t.Trouble)
@@ -68,6 +85,7 @@ func answer(c fiber.Ctx, err error) error {
 		return err
 	}
 	c.Set(fiber.HeaderContentType, "application/problem+json")
+	c.Set(fiber.HeaderCacheControl, "no-store")
 	return c.Status(t.Status).Send(body)
 }
 
@@ -75,7 +93,7 @@ func answer(c fiber.Ctx, err error) error {
 func ofStatus(code int) *trouble {
 	switch code {
 	case fiber.StatusRequestEntityTooLarge:
-		return refuse(code, "This is too much at once", "Send less than a megabyte.")
+		return refuse(code, "This is too much at once", "Send less than 128 kilobytes.")
 	case fiber.StatusNotFound, fiber.StatusMethodNotAllowed:
 		return notFound()
 	}
@@ -84,15 +102,20 @@ func ofStatus(code int) *trouble {
 
 var validate = validator.New(validator.WithRequiredStructEnabled())
 
-// read decodes a JSON body and checks its fields. The error names the field.
+// read decodes a JSON body and checks its fields. The error names the field. Who calls
+// it knows who sends the body: its length and type are known before any handler.
 func read(c fiber.Ctx, into any) error {
-	if err := json.Unmarshal(c.Body(), into); err != nil {
+	c.Locals(wasRead, true)
+	if err := json.Unmarshal(c.BodyRaw(), into); err != nil {
 		t := refuse(fiber.StatusBadRequest, "What was sent cannot be read", "Reload the page and try again.").because(err)
 		var wrong *json.UnmarshalTypeError
 		if errors.As(err, &wrong) {
 			t = t.of(wrong.Field)
 		}
 		return t
+	}
+	if field, wrong := unfit(reflect.ValueOf(into), ""); wrong != "" {
+		return refuse(fiber.StatusUnprocessableEntity, wrong, "Type it anew.").of(field)
 	}
 	var fields validator.ValidationErrors
 	if err := validate.Struct(into); errors.As(err, &fields) {
@@ -102,4 +125,48 @@ func read(c fiber.Ctx, into any) error {
 		return err
 	}
 	return nil
+}
+
+// unfit finds what no field can have: signs that cannot be seen or typed, and numbers
+// that are larger than any that is kept. Whole lines may follow one another in a note.
+func unfit(v reflect.Value, name string) (field, wrong string) {
+	switch v.Kind() {
+	case reflect.Pointer, reflect.Interface:
+		if !v.IsNil() {
+			return unfit(v.Elem(), name)
+		}
+	case reflect.Struct:
+		for i := range v.NumField() {
+			key, _, _ := strings.Cut(v.Type().Field(i).Tag.Get("json"), ",")
+			if key == "" {
+				key = name
+			}
+			if field, wrong := unfit(v.Field(i), key); wrong != "" {
+				return field, wrong
+			}
+		}
+	case reflect.Slice:
+		for i := range v.Len() {
+			if field, wrong := unfit(v.Index(i), name); wrong != "" {
+				return field, wrong
+			}
+		}
+	case reflect.Map:
+		for _, key := range v.MapKeys() {
+			if field, wrong := unfit(v.MapIndex(key), name); wrong != "" {
+				return field, wrong
+			}
+		}
+	case reflect.String:
+		if strings.ContainsFunc(v.String(), func(r rune) bool {
+			return unicode.IsControl(r) && r != '\n' && r != '\t' || r == unicode.ReplacementChar
+		}) {
+			return name, "There are signs in it that cannot be read"
+		}
+	case reflect.Int, reflect.Int64:
+		if n := v.Int(); n > math.MaxInt32 || n < math.MinInt32 {
+			return name, "The number is too large"
+		}
+	}
+	return "", ""
 }

@@ -21,25 +21,6 @@ import (
 	"vineswap/wire"
 )
 
-// children reads who is in the class, how each stands, and what of the class bears
-// on it.
-func (s *Server) children(c *call) (ladder.Class, []group.Child, error) {
-	learners, err := s.store.Learners(c.Context(), c.class.ID)
-	if err != nil {
-		return ladder.Class{}, nil, err
-	}
-	class, stands, err := s.store.Stands(c.Context(), c.class.ID)
-	if err != nil {
-		return class, nil, err
-	}
-	out := make([]group.Child, len(learners))
-	for i, l := range learners {
-		out[i] = group.Child{ID: l.ID.String(), Name: l.Name, Child: stands[l.ID]}
-		out[i].Class = class // also of whom nothing is recorded
-	}
-	return class, out, nil
-}
-
 // vines answers the class in one strand.
 func (s *Server) vines(c *call) error {
 	strand := ladder.Strand(c.Query("strand", string(ladder.Joining)))
@@ -62,11 +43,13 @@ func (s *Server) vines(c *call) error {
 	if err != nil {
 		return err
 	}
-	class, children, err := s.children(c)
+	now, err := s.children(c, today)
 	if err != nil {
 		return err
 	}
-	return c.JSON(wire.VinesOf(c.class.Settings.Words(), class, children, strand, order, near, today))
+	return s.lasting(c, now.version, "vines "+string(strand)+" "+string(order)+" "+string(near), func() (any, error) {
+		return wire.VinesOf(c.class.Settings.Words(), c.stand(), now.children, strand, order, near, today), nil
+	})
 }
 
 // enrolled finds the learner that a route names, as the class has it.
@@ -93,26 +76,26 @@ func (s *Server) answerLearner(c *call, e store.Enrolled) error {
 	if err != nil {
 		return err
 	}
-	child, err := s.store.StandOf(c.Context(), c.class.ID, e.ID)
+	child, err := s.store.StandOf(c.Context(), c.class, e.ID)
 	if err != nil {
 		return err
 	}
-	_, children, err := s.children(c)
+	now, err := s.children(c, today)
 	if err != nil {
 		return err
 	}
+	child = child.On(today)
 	w := c.class.Settings.Words()
 	out := wire.LearnerView{
 		Learner: wire.Learner{ID: e.ID.String(), Name: e.Name}, Retired: e.Until.Valid, Says: w.Stands(child, today), Strands: wire.BranchesOf(w, child, today),
-		Entries: []wire.Entry{}, Steps: wire.StepsOf(w, child, today), Judgements: []wire.Judgement{}, States: wire.StatesOf(), Others: wire.OthersOf(children, today),
+		Steps: wire.StepsOf(w, child, today), Judgements: []wire.Judgement{}, States: wire.StatesOf(), Others: wire.OthersOf(now.children, today),
 		Helps: wire.HelpsOf(), Ways: wire.WaysOf(), Today: today.String(),
 	}
-	seen, err := s.store.Observations(c.Context(), e.ID)
-	if err != nil {
+	if out.Part, err = s.part(c, e.ID, uuid.Nil, today, zone); err != nil {
 		return err
 	}
-	for _, o := range seen {
-		out.Entries = append(out.Entries, wire.EntryOf(w, keptOf(o, zone), today, c.role.May(store.Lead)))
+	if out.Records, err = s.store.CountObservations(c.Context(), e.ID); err != nil {
+		return err
 	}
 	judged, err := s.store.Overrules(c.Context(), e.ID)
 	if err != nil {
@@ -126,6 +109,42 @@ func (s *Server) answerLearner(c *call, e store.Enrolled) error {
 		out.Judgements = append(out.Judgements, j)
 	}
 	return c.JSON(out)
+}
+
+// mostEntries is how many records of a child are answered at once.
+const mostEntries = 60
+
+// entries answers the next part of what is recorded of a child.
+func (s *Server) entries(c *call) error {
+	e, err := s.enrolled(c)
+	if err != nil {
+		return err
+	}
+	after := uuid.Nil
+	if asked := c.Query("after"); asked != "" {
+		if after, err = uuid.Parse(asked); err != nil {
+			return refuse(fiber.StatusUnprocessableEntity, "There is no such record", "Reload the page.").of("after")
+		}
+	}
+	today, zone, err := s.today(c)
+	if err != nil {
+		return err
+	}
+	part, err := s.part(c, e.ID, after, today, zone)
+	if err != nil {
+		return err
+	}
+	return c.JSON(part)
+}
+
+// part reads some records of a child, the newest first.
+func (s *Server) part(c *call, learner, after uuid.UUID, today book.Day, zone *time.Location) (wire.EntryPart, error) {
+	seen, err := s.store.ObservationsPart(c.Context(), learner, store.ObservationPart{After: after, Most: mostEntries + 1})
+	out := wire.EntryPart{Entries: []wire.Entry{}, More: len(seen) > mostEntries}
+	for _, o := range seen[:min(len(seen), mostEntries)] {
+		out.Entries = append(out.Entries, wire.EntryOf(c.class.Settings.Words(), keptOf(o, zone), today, c.role.May(store.Lead)))
+	}
+	return out, err
 }
 
 // overrule keeps a guide's own judgement, with its reason.
@@ -150,7 +169,9 @@ func (s *Server) overrule(c *call) error {
 		field := map[bool]string{true: "reason", false: "stage"}[errors.Is(err, ladder.ErrReason) || errors.Is(err, ladder.ErrLong)]
 		return refuse(fiber.StatusUnprocessableEntity, "This judgement cannot be kept", "Write why you see it otherwise: the reason is kept with it.").because(err).of(field)
 	}
-	if err := s.store.Overrule(c.Context(), o); err != nil {
+	if err := s.store.Overrule(c.Context(), o); errors.Is(err, store.ErrTaken) {
+		return refuse(fiber.StatusConflict, "This judgement's id is used already", "Keep it once more.").of("id")
+	} else if err != nil {
 		return missing(err)
 	}
 	return s.answerLearner(c, e)
@@ -162,12 +183,13 @@ func (s *Server) morning(c *call) error {
 	if err != nil {
 		return err
 	}
-	class, children, err := s.children(c)
+	class, err := s.children(c, today)
 	if err != nil {
 		return err
 	}
+	children := class.children
 	w := c.class.Settings.Words()
-	out := wire.Today{Waited: []wire.Waited{}, Check: wire.ChecksOf(w, group.LookAgain(children, mostToCheck, today), today), Unwritten: []wire.Unwritten{}, Meetings: wire.MeetingsOf(w, group.Meetings(children, class, lesson.MostChildren, mostMeetings, today))}
+	out := wire.Today{Waited: []wire.Waited{}, Check: wire.ChecksOf(w, group.LookAgain(children, mostToCheck, today), today), Unwritten: []wire.Unwritten{}, Meetings: wire.MeetingsOf(w, group.Meetings(children, c.stand(), lesson.MostChildren, mostMeetings, today))}
 	for _, waited := range group.Longest(children, mostWaiting, today) {
 		out.Waited = append(out.Waited, wire.Waited{Learner: wire.Learner{ID: waited.ID, Name: waited.Name}, Days: waited.Days, Never: waited.Never, Says: say.Waits(waited.Days, waited.Never)})
 	}
@@ -188,33 +210,33 @@ const (
 	mostMeetings = 3
 )
 
+// mostUnwritten is how many lessons to be written up Today names.
+const mostUnwritten = 12
+
 func (s *Server) addUnwritten(c *call, out *wire.Today, children []group.Child, today book.Day, zone *time.Location) error {
-	held, records, err := s.store.Held(c.Context(), c.class.ID)
+	list, err := s.store.Unwritten(c.Context(), c.class.ID, mostUnwritten)
 	if err != nil {
 		return err
 	}
-	names, here := map[string]string{}, map[string]bool{}
+	names := map[string]string{}
 	for _, child := range children {
-		names[child.ID], here[child.ID] = child.Name, true
+		names[child.ID] = child.Name
 	}
-	lessons := map[string][]string{}
-	var order []string
-	for _, spot := range lesson.Unwritten(held, here, records) {
-		if lessons[spot.Lesson] == nil {
-			order = append(order, spot.Lesson)
+	of := map[string][]string{} // the children, by lesson
+	var ids []uuid.UUID
+	for _, spot := range list {
+		if of[spot.Lesson] == nil {
+			ids = append(ids, uuid.MustParse(spot.Lesson))
 		}
-		if name := names[spot.Learner]; !slices.Contains(lessons[spot.Lesson], name) {
-			lessons[spot.Lesson] = append(lessons[spot.Lesson], name)
+		if name := names[spot.Learner]; !slices.Contains(of[spot.Lesson], name) {
+			of[spot.Lesson] = append(of[spot.Lesson], name)
 		}
 	}
-	for _, id := range order {
-		l, err := s.store.Lesson(c.Context(), c.class.ID, uuid.MustParse(id))
-		if err != nil {
-			return err
-		}
-		out.Unwritten = append(out.Unwritten, wire.UnwrittenOf(c.class.Settings.Words(), id, l.Lesson, lessons[id], book.DayOf(l.ChangedAt.In(zone)), today))
+	lessons, err := s.store.Lessons(c.Context(), c.class.ID, ids)
+	for _, l := range lessons {
+		out.Unwritten = append(out.Unwritten, wire.UnwrittenOf(c.class.Settings.Words(), l.ID.String(), l.Lesson, of[l.ID.String()], book.DayOf(l.ChangedAt.In(zone)), today))
 	}
-	return nil
+	return err
 }
 
 // exported collects all that is kept of a learner.

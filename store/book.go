@@ -1,10 +1,13 @@
 package store
 
 import (
+	"bytes"
 	"context"
+	"database/sql"
 	"encoding/json"
 	"errors"
 	"fmt"
+	"maps"
 	"slices"
 	"time"
 
@@ -32,6 +35,7 @@ type Observation struct {
 	RecordedBy uuid.UUID
 	By         string // the recorder's name, when read
 	RecordedAt time.Time
+	SeenAt     sql.NullTime // by the clock of the device on which it was written down
 	Seq        int64
 	Current    bool // nothing replaces it, when read
 }
@@ -76,13 +80,14 @@ type observationRow struct {
 	Replaces   uuid.NullUUID  `db:"replaces"`
 	RecordedBy uuid.UUID      `db:"recorded_by"`
 	RecordedAt time.Time      `db:"recorded_at"`
+	SeenAt     sql.NullTime   `db:"seen_at"`
 	Seq        int64          `db:"seq"`
 	By         string         `db:"by_name"`
 	Current    bool           `db:"current"`
 }
 
 const observationColumns = `o.id, o.class_id, o.learner_id, o.lesson_id, o.nth, o.task, o.stage, o.manner, o.material, o.help, o.way, o.answer, o.came,
-	o.chosen, o.runs, o.note, o.day, o.withdrawn, o.replaces, o.recorded_by, o.recorded_at, o.seq, account.name as by_name,
+	o.chosen, o.runs, o.note, o.day, o.withdrawn, o.replaces, o.recorded_by, o.recorded_at, o.seen_at, o.seq, account.name as by_name,
 	not exists (select 1 from observation later where later.replaces = o.id) as current`
 
 const observationsFrom = ` from observation o join account on account.id = o.recorded_by `
@@ -92,14 +97,14 @@ func (o Observation) row() (observationRow, error) {
 	return observationRow{
 		ID: o.ID, ClassID: o.ClassID, LearnerID: o.LearnerID, LessonID: o.LessonID, Nth: o.Nth, Task: kept, Stage: o.Stage, Manner: o.Manner,
 		Material: o.Material, Help: o.Help, Way: o.Way, Answer: o.Answer, Came: o.Came, Chosen: o.Chosen, Runs: o.Runs, Note: o.Note,
-		Day: o.Day.Time(), Withdrawn: o.Withdrawn, Replaces: o.Replaces, RecordedBy: o.RecordedBy, RecordedAt: o.RecordedAt,
+		Day: o.Day.Time(), Withdrawn: o.Withdrawn, Replaces: o.Replaces, RecordedBy: o.RecordedBy, RecordedAt: o.RecordedAt, SeenAt: o.SeenAt, Seq: o.Seq,
 	}, err
 }
 
 func (r observationRow) observation() (Observation, error) {
 	o := Observation{
 		ID: r.ID, ClassID: r.ClassID, LearnerID: r.LearnerID, LessonID: r.LessonID, Nth: r.Nth, Note: r.Note, Withdrawn: r.Withdrawn, Replaces: r.Replaces,
-		RecordedBy: r.RecordedBy, By: r.By, RecordedAt: r.RecordedAt, Seq: r.Seq, Current: r.Current,
+		RecordedBy: r.RecordedBy, By: r.By, RecordedAt: r.RecordedAt, SeenAt: r.SeenAt, Seq: r.Seq, Current: r.Current,
 	}
 	o.Stage, o.Manner, o.Material, o.Help, o.Way, o.Answer, o.Came = r.Stage, r.Manner, r.Material, r.Help, r.Way, r.Answer, r.Came
 	o.Chosen, o.Runs, o.Day = r.Chosen, r.Runs, book.DayOf(r.Day.UTC())
@@ -124,84 +129,160 @@ func observations(ctx context.Context, db sqlx.QueryerContext, query string, arg
 	return list, nil
 }
 
-// Record keeps an observation and folds the learner's standings anew, both or
-// neither. The same id again changes nothing and is no error. An erased learner
-// gives ErrNone, an id that another record uses ErrTaken, a correction of what
-// was corrected meanwhile ErrStale. Where the child is recorded already at this
-// problem of the lesson, a first record gives ErrTwice unless it is said to be
-// another run.
+// Record keeps an observation and judges the learner by it, both or neither. The
+// same id again changes nothing and is no error. An erased learner gives ErrErased, an
+// id that another record uses ErrTaken, a correction of what is not there ErrNone and
+// one of what was corrected meanwhile ErrStale. Where the child is recorded already at this problem of the lesson, a
+// first record gives ErrTwice unless it is said to be another run.
 func (s *Store) Record(ctx context.Context, o Observation, anotherRun bool) error {
 	return s.inTx(ctx, func(tx *sqlx.Tx) error {
-		if err := holdLearner(ctx, tx, o.LearnerID); err != nil {
+		if err := holdLearner(ctx, tx, o.LearnerID); errors.Is(err, ErrNone) {
+			return ErrErased
+		} else if err != nil {
 			return err
 		}
-		if known, err := sameRecord(ctx, tx, o); known || err != nil {
+		at, err := look(ctx, tx, o)
+		if err != nil {
 			return err
 		}
-		if err := mayRecord(ctx, tx, o, anotherRun); err != nil {
+		if known, err := at.may(o, anotherRun); known || err != nil {
 			return err
 		}
-		if err := insertObservations(ctx, tx, []Observation{o}); err != nil {
+		kept := o
+		kept.Seq = at.Seq
+		fold, goesOn, err := at.goOn(kept)
+		if err != nil {
 			return err
 		}
-		late, err := keepWeek(ctx, tx, o)
+		if err := insertObservation(ctx, tx, kept, at.OthersWritten || !kept.Record().Undone(), fold); err != nil {
+			return err
+		}
+		return afterRecord(ctx, tx, kept, at.WeekNew, goesOn)
+	})
+}
+
+// afterRecord sees to what a record changes besides the learner's own fold.
+func afterRecord(ctx context.Context, tx *sqlx.Tx, o Observation, weekNew, judged bool) error {
+	if weekNew {
+		late, err := keepWeek(ctx, tx, o.ClassID, o.Day.Week())
 		if err != nil {
 			return err
 		}
 		if late { // a week among those that lie behind bears on everybody
-			return foldClass(ctx, tx, o.ClassID)
+			if err := foldClass(ctx, tx, o.ClassID); err != nil {
+				return err
+			}
 		}
-		return fold(ctx, tx, o.LearnerID)
-	})
+	}
+	if judged {
+		return nil
+	}
+	return foldAnew(ctx, tx, o.LearnerID)
 }
 
-// holdLearner lets one at a time change what is recorded of a learner.
-func holdLearner(ctx context.Context, tx *sqlx.Tx, learner uuid.UUID) error {
-	var id uuid.UUID
-	return none(tx.GetContext(ctx, &id, `select id from learner where id = $1 for no key update`, learner))
+// before is what stands before a record is kept, all read at once.
+type before struct {
+	Owner         uuid.NullUUID `db:"owner"`          // of what is kept under its id
+	OwnerClass    uuid.NullUUID `db:"owner_class"`    // and the class
+	Replaced      bool          `db:"replaced"`       // there is such a record to correct
+	Corrected     bool          `db:"corrected"`      // and it was corrected already
+	Others        int           `db:"others"`         // records that stand at its spot
+	OthersWritten bool          `db:"others_written"` // something but what it replaces is written there
+	WeekNew       bool          `db:"week_new"`       // the class has recorded nothing in its week
+	Seq           int64         `db:"seq"`            // the next place in the order of events
+	Fold          []byte        `db:"fold"`
+	Settings      []byte        `db:"settings"` // of the class that the learner is in, as are the weeks
+	Weeks         []byte        `db:"weeks"`
 }
 
-// sameRecord tells whether the id is kept already; as another's it is taken.
-func sameRecord(ctx context.Context, tx *sqlx.Tx, o Observation) (known bool, err error) {
-	var owner uuid.UUID
-	err = none(tx.GetContext(ctx, &owner, `select learner_id from observation where id = $1 and class_id = $2`, o.ID, o.ClassID))
+func look(ctx context.Context, tx *sqlx.Tx, o Observation) (before, error) {
+	var at before
+	err := tx.GetContext(ctx, &at, `with latest as (select class_id from enrolment where learner_id = $1 order by until is null desc, since desc, until desc limit 1),
+		stand as (select o.id, o.withdrawn, o.replaces from observation o where lesson_id = $3 and nth = $4 and learner_id = $1
+			and not exists (select 1 from observation later where later.replaces = o.id))
+		select same.learner_id as owner, same.class_id as owner_class,
+			exists (select 1 from observation where id = $5 and class_id = $6 and learner_id = $1) as replaced,
+			exists (select 1 from observation where replaces = $5) as corrected,
+			(select count(*) from stand where not withdrawn) as others,
+			exists (select 1 from stand where id is distinct from $5 and not (withdrawn and replaces is not null)) as others_written,
+			not ($7::integer = any((select weeks from class where id = $6)::integer[])) as week_new,
+			nextval('event_order') as seq, fold, settings, to_json(weeks) as weeks
+		from (select 1) as one left join observation same on same.id = $2 left join standing on standing.learner_id = $1
+			left join latest on true left join class on class.id = latest.class_id`,
+		o.LearnerID, o.ID, o.LessonID, o.Nth, o.Replaces, o.ClassID, o.Day.Week())
+	return at, err
+}
+
+// may tells whether a record is kept already, or why it may not be.
+func (b before) may(o Observation, anotherRun bool) (known bool, err error) {
 	switch {
-	case errors.Is(err, ErrNone):
-		return false, nil
-	case err != nil:
-		return false, err
-	case owner != o.LearnerID:
+	case b.Owner.Valid && (b.Owner.UUID != o.LearnerID || b.OwnerClass.UUID != o.ClassID):
 		return false, fmt.Errorf("%w: a record with this id", ErrTaken)
+	case b.Owner.Valid:
+		return true, nil
+	case o.Replaces.Valid && !b.Replaced:
+		return false, ErrNone
+	case o.Replaces.Valid && b.Corrected:
+		return false, ErrStale
+	case !o.Replaces.Valid && !anotherRun && o.LessonID.Valid && b.Others > 0:
+		return false, ErrTwice
 	}
-	return true, nil
+	return false, nil
 }
 
-func mayRecord(ctx context.Context, tx *sqlx.Tx, o Observation, anotherRun bool) error {
-	var n int
-	if o.Replaces.Valid {
-		if err := tx.GetContext(ctx, &n, `select count(*) from observation where id = $1 and class_id = $2 and learner_id = $3`, o.Replaces, o.ClassID, o.LearnerID); err != nil {
-			return err
-		}
-		if n == 0 {
-			return ErrNone
-		}
-		if err := tx.GetContext(ctx, &n, `select count(*) from observation where replaces = $1`, o.Replaces); err != nil {
-			return err
-		}
-		if n > 0 {
-			return ErrStale
-		}
-		return nil
+// goOn judges on from where the learner stands. False where that cannot be done:
+// what was corrected or is dated back changes what was judged since.
+func (b before) goOn(o Observation) (text []byte, goesOn bool, err error) {
+	if o.Replaces.Valid || b.Settings == nil {
+		return b.Fold, false, nil
 	}
-	if anotherRun || !o.LessonID.Valid {
-		return nil
+	if o.Withdrawn { // there is nothing to judge
+		return b.Fold, true, nil
 	}
-	err := tx.GetContext(ctx, &n, `select count(*) from observation o where lesson_id = $1 and nth = $2 and learner_id = $3 and not withdrawn
-		and not exists (select 1 from observation later where later.replaces = o.id)`, o.LessonID, o.Nth, o.LearnerID)
-	if err == nil && n > 0 {
-		return ErrTwice
+	class, err := classRow{Settings: b.Settings, Weeks: b.Weeks}.class()
+	if err != nil {
+		return nil, false, err
 	}
-	return err
+	fold := ladder.NewFold(class.Judged())
+	if b.Fold != nil {
+		if fold, err = ladder.ReadFold(class.Judged(), b.Fold); err != nil {
+			return nil, false, fmt.Errorf("how %v stands: %w", o.LearnerID, err)
+		}
+	}
+	saw := ladder.Saw(o.Observation)
+	saw.Seq = o.Seq
+	if !fold.Follows(saw) {
+		return b.Fold, false, nil
+	}
+	fold.Take(saw)
+	text, err = json.Marshal(fold)
+	return text, true, err
+}
+
+const observationNames = `(id, class_id, learner_id, lesson_id, nth, task, stage, manner, material, help, way, answer, came,
+			chosen, runs, note, day, withdrawn, replaces, recorded_by, recorded_at, seen_at, seq)`
+
+// insertObservation keeps a record with what it says of its spot, and how the
+// learner stands by it.
+func insertObservation(ctx context.Context, tx *sqlx.Tx, o Observation, written bool, fold []byte) error {
+	row, err := o.row()
+	if err != nil {
+		return err
+	}
+	if fold == nil { // it will be judged anew
+		fold = []byte(`{}`)
+	}
+	_, err = tx.NamedExecContext(ctx, `with kept as (insert into observation `+observationNames+` values (:id, :class_id, :learner_id, :lesson_id, :nth, :task, :stage, :manner, :material,
+				:help, :way, :answer, :came, :chosen, :runs, :note, :day, :withdrawn, :replaces, :recorded_by, :recorded_at, :seen_at, :seq)),
+			at as (insert into spot (lesson_id, nth, learner_id, class_id, written) select cast(:lesson_id as uuid), :nth, :learner_id, :class_id, :written where cast(:lesson_id as uuid) is not null
+				on conflict (lesson_id, nth, learner_id) do update set written = excluded.written where spot.written <> excluded.written)
+		insert into standing (learner_id, fold) values (:learner_id, :fold) on conflict (learner_id) do update set fold = excluded.fold`,
+		struct {
+			observationRow
+			Written bool   `db:"written"`
+			Fold    string `db:"fold"`
+		}{row, written, string(fold)})
+	return taken(err, "a record with this id")
 }
 
 // batch is how many rows go into one statement: PostgreSQL takes 65,535
@@ -218,8 +299,8 @@ func insertObservations(ctx context.Context, tx *sqlx.Tx, list []Observation) er
 			}
 		}
 		_, err := tx.NamedExecContext(ctx, `insert into observation (id, class_id, learner_id, lesson_id, nth, task, stage, manner, material, help, way, answer, came,
-			chosen, runs, note, day, withdrawn, replaces, recorded_by, recorded_at) values (:id, :class_id, :learner_id, :lesson_id, :nth, :task, :stage, :manner, :material,
-			:help, :way, :answer, :came, :chosen, :runs, :note, :day, :withdrawn, :replaces, :recorded_by, :recorded_at)`, rows)
+			chosen, runs, note, day, withdrawn, replaces, recorded_by, recorded_at, seen_at) values (:id, :class_id, :learner_id, :lesson_id, :nth, :task, :stage, :manner, :material,
+			:help, :way, :answer, :came, :chosen, :runs, :note, :day, :withdrawn, :replaces, :recorded_by, :recorded_at, :seen_at)`, rows)
 		if err != nil {
 			return taken(err, "a record with this id")
 		}
@@ -227,20 +308,38 @@ func insertObservations(ctx context.Context, tx *sqlx.Tx, list []Observation) er
 	return nil
 }
 
-// RecordAll keeps many observations at once, in their order, and folds each
-// learner's standings once: for what is read in from elsewhere, or made up.
+// RecordAll keeps many observations at once, in their order, and judges each
+// learner once: for what is read in from elsewhere, or made up.
 func (s *Store) RecordAll(ctx context.Context, list []Observation) error {
 	return s.inTx(ctx, func(tx *sqlx.Tx) error {
 		if err := insertObservations(ctx, tx, list); err != nil {
 			return err
 		}
+		type classWeek struct {
+			class uuid.UUID
+			week  book.Week
+		}
+		weeks, learners, lessons := map[classWeek]bool{}, map[uuid.UUID]bool{}, map[uuid.UUID]bool{}
 		for _, o := range list {
-			if _, err := keepWeek(ctx, tx, o); err != nil {
+			weeks[classWeek{o.ClassID, o.Day.Week()}] = true
+			learners[o.LearnerID] = true
+			if o.LessonID.Valid {
+				lessons[o.LessonID.UUID] = true
+			}
+		}
+		for w := range weeks {
+			if _, err := keepWeek(ctx, tx, w.class, w.week); err != nil {
 				return err
 			}
 		}
-		for _, id := range learnersOf(list) {
-			if err := fold(ctx, tx, id); err != nil {
+		if err := writeSpots(ctx, tx, slices.Collect(maps.Keys(lessons))); err != nil {
+			return err
+		}
+		for _, id := range slices.SortedFunc(maps.Keys(learners), func(a, b uuid.UUID) int { return bytes.Compare(a[:], b[:]) }) {
+			if err := holdLearner(ctx, tx, id); err != nil {
+				return err
+			}
+			if err := foldAnew(ctx, tx, id); err != nil {
 				return err
 			}
 		}
@@ -248,31 +347,28 @@ func (s *Store) RecordAll(ctx context.Context, list []Observation) error {
 	})
 }
 
-func learnersOf(list []Observation) []uuid.UUID {
-	var ids []uuid.UUID
-	seen := map[uuid.UUID]bool{}
-	for _, o := range list {
-		if !seen[o.LearnerID] {
-			seen[o.LearnerID] = true
-			ids = append(ids, o.LearnerID)
-		}
-	}
-	return ids
-}
-
-// Overrule keeps a guide's judgement and folds the learner's standings anew. The
-// same id again changes nothing.
+// Overrule keeps a guide's judgement and judges the learner by it. The same id again
+// changes nothing; an id that another judgement uses gives ErrTaken.
 func (s *Store) Overrule(ctx context.Context, o Overrule) error {
 	return s.inTx(ctx, func(tx *sqlx.Tx) error {
 		if err := holdLearner(ctx, tx, o.LearnerID); err != nil {
 			return err
 		}
-		_, err := tx.ExecContext(ctx, `insert into overrule (id, class_id, learner_id, stage, manner, state, reason, day, judged_by) values ($1, $2, $3, $4, $5, $6, $7, $8, $9)
+		res, err := tx.ExecContext(ctx, `insert into overrule (id, class_id, learner_id, stage, manner, state, reason, day, judged_by) values ($1, $2, $3, $4, $5, $6, $7, $8, $9)
 			on conflict (id) do nothing`, o.ID, o.ClassID, o.LearnerID, o.Stage, o.Manner, o.State, o.Reason, o.Day.Time(), o.JudgedBy)
 		if err != nil {
 			return err
 		}
-		return fold(ctx, tx, o.LearnerID)
+		if n, err := res.RowsAffected(); err != nil || n == 1 {
+			return errors.Join(err, foldAnew(ctx, tx, o.LearnerID))
+		}
+		var same bool
+		err = tx.GetContext(ctx, &same, `select exists (select 1 from overrule where id = $1 and learner_id = $2 and stage = $3 and manner = $4 and state = $5 and reason = $6)`,
+			o.ID, o.LearnerID, o.Stage, o.Manner, o.State, o.Reason)
+		if err == nil && !same {
+			return fmt.Errorf("%w: a judgement with this id", ErrTaken)
+		}
+		return err
 	})
 }
 
@@ -322,6 +418,39 @@ func Records(list []Observation) []book.Record {
 // Overrules lists the judgements of guides about a learner, oldest first.
 func (s *Store) Overrules(ctx context.Context, learner uuid.UUID) ([]Overrule, error) {
 	return overrules(ctx, s.db, learner)
+}
+
+// Observation reads one record of a learner; ErrNone where there is none with this id.
+func (s *Store) Observation(ctx context.Context, learner, id uuid.UUID) (Observation, error) {
+	list, err := observations(ctx, s.db, `where o.learner_id = $1 and o.id = $2`, learner, id)
+	if err == nil && len(list) == 0 {
+		err = ErrNone
+	}
+	if err != nil {
+		return Observation{}, err
+	}
+	return list[0], nil
+}
+
+// ObservationPart is a part of what is recorded of a learner, newest first.
+type ObservationPart struct {
+	After uuid.UUID // the last one that is known; the nil UUID for the beginning
+	Most  int
+}
+
+// ObservationsPart lists a part of what Observations lists.
+func (s *Store) ObservationsPart(ctx context.Context, learner uuid.UUID, part ObservationPart) ([]Observation, error) {
+	if part.After == uuid.Nil {
+		return observations(ctx, s.db, `where o.learner_id = $1 order by o.day desc, o.seq desc limit $2`, learner, part.Most)
+	}
+	return observations(ctx, s.db, `where o.learner_id = $1 and (o.day, o.seq) < (select day, seq from observation where id = $3 and learner_id = $1)
+		order by o.day desc, o.seq desc limit $2`, learner, part.Most, part.After)
+}
+
+// CountObservations counts what Observations lists.
+func (s *Store) CountObservations(ctx context.Context, learner uuid.UUID) (n int, err error) {
+	err = s.db.GetContext(ctx, &n, `select count(*) from observation where learner_id = $1`, learner)
+	return n, err
 }
 
 // Observations lists all that is recorded of a learner, newest first, with what

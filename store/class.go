@@ -10,6 +10,8 @@ import (
 	"github.com/google/uuid"
 	"github.com/jmoiron/sqlx"
 
+	"vineswap/core/book"
+	"vineswap/core/ladder"
 	"vineswap/core/setting"
 )
 
@@ -20,6 +22,12 @@ type Class struct {
 	Zone     string // an IANA name; a day is a day there
 	Settings setting.Class
 	Revision int
+	Weeks    []book.Week // in which it recorded something, in order
+}
+
+// Judged is what of the class bears on judging its children.
+func (c Class) Judged() ladder.Class {
+	return ladder.Class{Limit: c.Settings.Range.Limit(), Weeks: c.Weeks}
 }
 
 // Learner is a child of a class, by the name used there.
@@ -48,18 +56,54 @@ func addClass(ctx context.Context, db sqlx.ExecerContext, c Class) error {
 
 // Class reads a class; ErrNone where there is none.
 func (s *Store) Class(ctx context.Context, id uuid.UUID) (Class, error) {
-	var row struct {
-		ID       uuid.UUID
-		Name     string
-		Zone     string
-		Settings []byte
-		Revision int
-	}
-	if err := s.db.GetContext(ctx, &row, `select id, name, zone, settings, revision from class where id = $1`, id); err != nil {
+	return readClass(ctx, s.db, `class.id = $1`, id)
+}
+
+// classRow is a class as the table has it.
+type classRow struct {
+	ID       uuid.UUID `db:"id"`
+	Name     string    `db:"name"`
+	Zone     string    `db:"zone"`
+	Settings []byte    `db:"settings"`
+	Revision int       `db:"revision"`
+	Weeks    []byte    `db:"weeks"` // as JSON
+}
+
+const classColumns = `class.id, class.name, class.zone, class.settings, class.revision, to_json(class.weeks) as weeks`
+
+func readClass(ctx context.Context, db sqlx.QueryerContext, which string, arg any) (Class, error) {
+	var row classRow
+	if err := sqlx.GetContext(ctx, db, &row, `select `+classColumns+` from class where `+which, arg); err != nil {
 		return Class{}, none(err)
 	}
-	settings, err := setting.Read(row.Settings)
-	return Class{row.ID, row.Name, row.Zone, settings, row.Revision}, err
+	return row.class()
+}
+
+func (r classRow) class() (Class, error) {
+	settings, err := setting.Read(r.Settings)
+	if err != nil {
+		return Class{}, err
+	}
+	c := Class{r.ID, r.Name, r.Zone, settings, r.Revision, nil}
+	if err := json.Unmarshal(r.Weeks, &c.Weeks); err != nil {
+		return c, fmt.Errorf("the weeks of class %v: %w", r.ID, err)
+	}
+	return c, nil
+}
+
+// ClassAs reads a class together with the role that an account has in it; ErrNone
+// for a class that is not the account's, or is none.
+func (s *Store) ClassAs(ctx context.Context, account, class uuid.UUID) (Class, Role, error) {
+	var row struct {
+		classRow
+		Role Role `db:"role"`
+	}
+	err := s.db.GetContext(ctx, &row, `select role, `+classColumns+` from membership join class on class.id = class_id where account_id = $1 and class_id = $2`, account, class)
+	if err != nil {
+		return Class{}, "", none(err)
+	}
+	c, err := row.class()
+	return c, row.Role, err
 }
 
 // SetSettings keeps the settings of a class if it is still at the revision that
@@ -70,7 +114,10 @@ func (s *Store) SetSettings(ctx context.Context, id uuid.UUID, revision int, set
 		return err
 	}
 	return s.inTx(ctx, func(tx *sqlx.Tx) error {
-		before, err := judgedIn(ctx, tx, id)
+		if _, err := holdClass(ctx, tx, id); err != nil {
+			return err // before the class, as whoever records does
+		}
+		before, err := readClass(ctx, tx, `class.id = $1`, id)
 		if err != nil {
 			return err
 		}
@@ -81,7 +128,7 @@ func (s *Store) SetSettings(ctx context.Context, id uuid.UUID, revision int, set
 		if n, err := res.RowsAffected(); err != nil || n == 0 {
 			return errors.Join(ErrStale, err)
 		}
-		if before.Limit == settings.Range.Limit() {
+		if before.Settings.Range.Limit() == settings.Range.Limit() {
 			return nil
 		}
 		return foldClass(ctx, tx, id) // another range asks for other swaps

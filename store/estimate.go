@@ -2,16 +2,13 @@ package store
 
 import (
 	"context"
-	"database/sql"
 	"encoding/json"
 	"fmt"
-	"strings"
 	"time"
 
 	"github.com/google/uuid"
 
 	"vineswap/core/book"
-	"vineswap/core/lesson"
 	"vineswap/core/place"
 	"vineswap/core/task"
 )
@@ -79,43 +76,4 @@ func (s *Store) EstimatesOf(ctx context.Context, learner uuid.UUID) ([]Said, err
 		}
 	}
 	return list, err
-}
-
-// Held lists what of the lessons of a class bears on what is still to be written,
-// the one changed last first, with what was recorded of them in the order in which
-// it was kept.
-func (s *Store) Held(ctx context.Context, class uuid.UUID) ([]lesson.Held, []book.Record, error) {
-	var rows []struct {
-		ID       uuid.UUID      `db:"id"`
-		Items    int            `db:"items"`
-		Nth      int            `db:"nth"`
-		Stand    lesson.Stand   `db:"stand"`
-		Children sql.NullString `db:"children"`
-	}
-	if err := s.db.SelectContext(ctx, &rows, `select id, jsonb_array_length(tasks) as items, nth, stand,
-			(select string_agg(learner_id::text, ' ' order by seat) from lesson_child where lesson_id = lesson.id) as children
-		from lesson where class_id = $1 order by changed_at desc, id`, class); err != nil {
-		return nil, nil, err
-	}
-	lessons := make([]lesson.Held, len(rows))
-	for i, r := range rows {
-		lessons[i] = lesson.Held{ID: r.ID.String(), Items: r.Items, Nth: r.Nth, Stand: r.Stand, Children: strings.Fields(r.Children.String)}
-	}
-	var marks []struct {
-		ID        uuid.UUID     `db:"id"`
-		LessonID  uuid.UUID     `db:"lesson_id"`
-		LearnerID uuid.UUID     `db:"learner_id"`
-		Nth       int           `db:"nth"`
-		Withdrawn bool          `db:"withdrawn"`
-		Replaces  uuid.NullUUID `db:"replaces"`
-		Seq       int64         `db:"seq"`
-	}
-	if err := s.db.SelectContext(ctx, &marks, `select id, lesson_id, learner_id, nth, withdrawn, replaces, seq from observation where class_id = $1 and lesson_id is not null order by seq`, class); err != nil {
-		return nil, nil, err
-	}
-	records := make([]book.Record, len(marks))
-	for i, m := range marks {
-		records[i] = Observation{ID: m.ID, LessonID: uuid.NullUUID{UUID: m.LessonID, Valid: true}, LearnerID: m.LearnerID, Nth: m.Nth, Withdrawn: m.Withdrawn, Replaces: m.Replaces, Seq: m.Seq}.Record()
-	}
-	return lessons, records, nil
 }

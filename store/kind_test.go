@@ -127,8 +127,7 @@ func TestAMadeUpKindFromRecordToVine(t *testing.T) {
 		record(boxes, fmt.Sprint(6*boxes), today-3+book.Day(i/5))
 	}
 	look := func() (ladder.Child, ladder.Leaf) {
-		child, err := s.StandOf(ctx, s.orchard.ID, s.wren.ID)
-		must(t, err)
+		child := standOf(t, s.Store, s.orchard.ID, s.wren.ID)
 		return child, child.Vine("packing", today)[0]
 	}
 	child, leaf := look()

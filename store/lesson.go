@@ -2,6 +2,7 @@ package store
 
 import (
 	"context"
+	"database/sql"
 	"encoding/json"
 	"errors"
 	"fmt"
@@ -87,6 +88,10 @@ func (s *Store) AddLesson(ctx context.Context, l Lesson) error {
 		if err != nil {
 			return err
 		}
+		ids, err := holdSeats(ctx, tx, l.Children)
+		if err != nil {
+			return err
+		}
 		res, err := tx.NamedExecContext(ctx, `insert into lesson (id, class_id, opened_by, tasks, nth, material, stand, position, opened_at, changed_at)
 			values (:id, :class_id, :opened_by, :tasks, :nth, :material, :stand, :position, :changed_at, :changed_at) on conflict (id) do nothing`, row)
 		if err != nil {
@@ -97,7 +102,10 @@ func (s *Store) AddLesson(ctx context.Context, l Lesson) error {
 		} else if n == 0 {
 			return sameLesson(ctx, tx, l)
 		}
-		if err := seat(ctx, tx, l); err != nil {
+		if err := seat(ctx, tx, l, ids); err != nil {
+			return err
+		}
+		if err := workSpots(ctx, tx, l); err != nil {
 			return err
 		}
 		return takeInHand(ctx, tx, l.OpenedBy, l.ClassID, l.ID)
@@ -118,26 +126,45 @@ func sameLesson(ctx context.Context, tx *sqlx.Tx, l Lesson) error {
 
 // seat writes who sits at the mat of a lesson, in order. Whoever sat there
 // already may stay, also after leaving the class.
-func seat(ctx context.Context, tx *sqlx.Tx, l Lesson) error {
+func seat(ctx context.Context, tx *sqlx.Tx, l Lesson, ids []uuid.UUID) error {
 	var sat []uuid.UUID
-	if err := tx.SelectContext(ctx, &sat, `delete from lesson_child where lesson_id = $1 returning learner_id`, l.ID); err != nil {
+	if err := tx.SelectContext(ctx, &sat, `select learner_id from lesson_child where lesson_id = $1 order by seat`, l.ID); err != nil {
 		return err
 	}
-	for i, child := range l.Children {
-		id, err := uuid.Parse(child)
-		if err != nil {
-			return ErrNone
-		}
-		res, err := tx.ExecContext(ctx, `insert into lesson_child (lesson_id, seat, learner_id) select $1, $2, id from learner
-			where id = $4 and ($5 or exists (select 1 from enrolment where class_id = $3 and learner_id = $4 and until is null))`, l.ID, i, l.ClassID, id, slices.Contains(sat, id))
-		if err != nil {
-			return err
-		}
-		if err := oneRow(res); err != nil {
-			return err
-		}
+	if slices.Equal(sat, ids) {
+		return nil
+	}
+	if _, err := tx.ExecContext(ctx, `delete from lesson_child where lesson_id = $1`, l.ID); err != nil {
+		return err
+	}
+	res, err := tx.ExecContext(ctx, `insert into lesson_child (lesson_id, seat, learner_id) select $1, n - 1, id from unnest($3::uuid[]) with ordinality as s (id, n)
+		where id = any($4::uuid[]) or exists (select 1 from enrolment where class_id = $2 and learner_id = id and until is null)`, l.ID, l.ClassID, ids, sat)
+	if err != nil {
+		return err
+	}
+	if n, err := res.RowsAffected(); err != nil || n != int64(len(ids)) {
+		return errors.Join(ErrNone, err)
 	}
 	return nil
+}
+
+// holdSeats keeps the children of a lesson from being erased until the transaction
+// ends, and returns their ids. They are held before the lesson is, and always in the
+// same order: whoever erases a child holds it before what belongs to it.
+func holdSeats(ctx context.Context, tx *sqlx.Tx, children []string) ([]uuid.UUID, error) {
+	ids := make([]uuid.UUID, len(children))
+	for i, child := range children {
+		id, err := uuid.Parse(child)
+		if err != nil {
+			return nil, ErrNone
+		}
+		ids[i] = id
+	}
+	if len(ids) == 0 {
+		return ids, nil
+	}
+	_, err := tx.ExecContext(ctx, `select 1 from (select id from learner where id = any($1) order by id for key share) as held`, ids)
+	return ids, err
 }
 
 func takeInHand(ctx context.Context, db sqlx.ExecerContext, account, class, id uuid.UUID) error {
@@ -149,22 +176,48 @@ func takeInHand(ctx context.Context, db sqlx.ExecerContext, account, class, id u
 // Lesson reads a lesson of a class with its children; ErrNone where the
 // class has none with this id.
 func (s *Store) Lesson(ctx context.Context, class, id uuid.UUID) (Lesson, error) {
-	var row lessonRow
-	if err := s.db.GetContext(ctx, &row, `select `+lessonColumns+` from lesson where class_id = $1 and id = $2`, class, id); err != nil {
-		return Lesson{}, none(err)
+	list, err := s.Lessons(ctx, class, []uuid.UUID{id})
+	if err == nil && len(list) == 0 {
+		err = ErrNone
 	}
-	l, err := row.lesson()
 	if err != nil {
-		return l, err
+		return Lesson{}, err
 	}
-	err = s.db.SelectContext(ctx, &l.Seated, `select learner_id, coalesce((select name from enrolment
-			where class_id = $2 and enrolment.learner_id = lesson_child.learner_id order by since desc limit 1), '') as name
-		from lesson_child where lesson_id = $1 order by seat`, id, class)
-	l.Children = make([]string, len(l.Seated))
-	for i, learner := range l.Seated {
-		l.Children[i] = learner.ID.String()
+	return list[0], nil
+}
+
+// Lessons reads lessons of a class with their children, in the order of their ids;
+// those that the class does not have are left out.
+func (s *Store) Lessons(ctx context.Context, class uuid.UUID, ids []uuid.UUID) ([]Lesson, error) {
+	if len(ids) == 0 {
+		return nil, nil
 	}
-	return l, err
+	var rows []struct {
+		lessonRow
+		Seated []byte `db:"seated"`
+	}
+	err := s.db.SelectContext(ctx, &rows, `select `+lessonColumns+`, (select json_agg(json_build_object('ID', learner_id, 'Name', coalesce((select name from enrolment
+			where class_id = $1 and enrolment.learner_id = lesson_child.learner_id order by since desc limit 1), '')) order by seat) from lesson_child where lesson_id = lesson.id) as seated
+		from lesson join unnest($2::uuid[]) with ordinality as asked (id, n) on asked.id = lesson.id where class_id = $1 order by asked.n`, class, ids)
+	if err != nil {
+		return nil, err
+	}
+	list := make([]Lesson, len(rows))
+	for i, row := range rows {
+		if list[i], err = row.lesson(); err != nil {
+			return nil, err
+		}
+		if row.Seated != nil {
+			if err := json.Unmarshal(row.Seated, &list[i].Seated); err != nil {
+				return nil, fmt.Errorf("lesson %v: children: %w", row.ID, err)
+			}
+		}
+		list[i].Children = make([]string, len(list[i].Seated))
+		for k, learner := range list[i].Seated {
+			list[i].Children[k] = learner.ID.String()
+		}
+	}
+	return list, nil
 }
 
 // LessonInHand returns the id of the lesson that an account has in hand in a
@@ -192,12 +245,12 @@ func (s *Store) LessonsBetween(ctx context.Context, class uuid.UUID, from, to ti
 	return ids, err
 }
 
-// LessonTimes lists when the lessons of a class were changed last, the newest
-// first.
-func (s *Store) LessonTimes(ctx context.Context, class uuid.UUID) ([]time.Time, error) {
-	times := []time.Time{}
-	err := s.db.SelectContext(ctx, &times, `select changed_at from lesson where class_id = $1 order by changed_at desc`, class)
-	return times, err
+// LessonDays returns the last day before a day, and the first one after it, on which
+// lessons of a class were changed last, in a zone; zero times where there is none.
+func (s *Store) LessonDays(ctx context.Context, class uuid.UUID, from, to time.Time) (before, after sql.NullTime, err error) {
+	row := s.db.QueryRowxContext(ctx, `select (select max(changed_at) from lesson where class_id = $1 and changed_at < $2),
+		(select min(changed_at) from lesson where class_id = $1 and changed_at >= $3)`, class, from, to)
+	return before, after, row.Scan(&before, &after)
 }
 
 // SaveLesson keeps a changed lesson if it is still at the revision that it was
@@ -209,6 +262,10 @@ func (s *Store) SaveLesson(ctx context.Context, account uuid.UUID, l Lesson) err
 		if err != nil {
 			return err
 		}
+		ids, err := holdSeats(ctx, tx, l.Children)
+		if err != nil {
+			return err
+		}
 		res, err := tx.NamedExecContext(ctx, `update lesson set tasks = :tasks, nth = :nth, material = :material, stand = :stand, position = :position,
 			revision = revision + 1, changed_at = :changed_at where id = :id and class_id = :class_id and revision = :revision`, row)
 		if err != nil {
@@ -217,7 +274,10 @@ func (s *Store) SaveLesson(ctx context.Context, account uuid.UUID, l Lesson) err
 		if n, err := res.RowsAffected(); err != nil || n == 0 {
 			return errors.Join(ErrStale, err)
 		}
-		if err := seat(ctx, tx, l); err != nil {
+		if err := seat(ctx, tx, l, ids); err != nil {
+			return err
+		}
+		if err := workSpots(ctx, tx, l); err != nil {
 			return err
 		}
 		return takeInHand(ctx, tx, account, l.ClassID, l.ID)

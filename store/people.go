@@ -44,16 +44,40 @@ func addLearner(ctx context.Context, tx *sqlx.Tx, class uuid.UUID, l Learner, si
 	if err := tx.GetContext(ctx, &known, `select count(*) from enrolment where class_id = $1 and learner_id = $2 and name = $3`, class, l.ID, l.Name); err != nil || known > 0 {
 		return err
 	}
-	if _, err := tx.ExecContext(ctx, `insert into learner (id) values ($1)`, l.ID); err != nil {
-		return taken(err, "a learner with this id")
+	res, err := tx.ExecContext(ctx, `insert into learner (id) values ($1) on conflict do nothing`, l.ID)
+	if err != nil {
+		return err
+	}
+	if oneRow(res) != nil {
+		return fmt.Errorf("%w: a learner with this id", ErrTaken)
 	}
 	return enrol(ctx, tx, class, l, since)
 }
 
+// enrol takes a learner into a class under a name. A name that is used there is
+// found by looking: PostgreSQL would write it into its log with the key that it
+// violates.
 func enrol(ctx context.Context, tx *sqlx.Tx, class uuid.UUID, l Learner, since time.Time) error {
+	if err := nameFree(ctx, tx, class, l); err != nil {
+		return err
+	}
 	_, err := tx.ExecContext(ctx, `insert into enrolment (class_id, learner_id, name, since) values ($1, $2, $3, $4)
 		on conflict (class_id, learner_id, since) do update set name = excluded.name, until = null`, class, l.ID, l.Name, since)
 	return nameTaken(err, l.Name)
+}
+
+// nameFree gives a *NameError where another child of a class has the name. Names of
+// one class are given one after another.
+func nameFree(ctx context.Context, tx *sqlx.Tx, class uuid.UUID, l Learner) error {
+	if _, err := tx.ExecContext(ctx, `select pg_advisory_xact_lock(hashtextextended($1::text, 0))`, class.String()); err != nil {
+		return err
+	}
+	var used bool
+	err := tx.GetContext(ctx, &used, `select exists (select 1 from enrolment where class_id = $1 and lower(name) = lower($2) and learner_id <> $3 and until is null)`, class, l.Name, l.ID)
+	if err == nil && used {
+		return &NameError{l.Name}
+	}
+	return err
 }
 
 func nameTaken(err error, name string) error {
@@ -63,22 +87,38 @@ func nameTaken(err error, name string) error {
 	return err
 }
 
+// ErrErased is ErrNone for a learner of whom nothing is kept.
+var ErrErased = fmt.Errorf("%w: the learner is erased", ErrNone)
+
 // LatestEnrolment returns how a class has a learner: ErrNone for one who was
-// never there, and for one who has moved on to another class since.
+// never there, and for one who has moved on to another class since; ErrErased for
+// one of whom nothing is kept.
 func (s *Store) LatestEnrolment(ctx context.Context, class, learner uuid.UUID) (Enrolled, error) {
 	var e Enrolled
 	err := s.db.GetContext(ctx, &e, `select learner_id, name, since, until from (
 			select * from enrolment where learner_id = $2 order by until is null desc, since desc, until desc limit 1) latest where class_id = $1`, class, learner)
-	return e, none(err)
+	if !errors.Is(err, sql.ErrNoRows) {
+		return e, err
+	}
+	var known bool
+	if err := s.db.GetContext(ctx, &known, `select exists (select 1 from learner where id = $1)`, learner); err != nil || known {
+		return e, errors.Join(err, ErrNone)
+	}
+	return e, ErrErased
 }
 
 // RenameLearner gives a learner of a class another name there.
 func (s *Store) RenameLearner(ctx context.Context, class, learner uuid.UUID, name string) error {
-	res, err := s.db.ExecContext(ctx, `update enrolment set name = $3 where class_id = $1 and learner_id = $2 and until is null`, class, learner, name)
-	if err != nil {
-		return nameTaken(err, name)
-	}
-	return oneRow(res)
+	return s.inTx(ctx, func(tx *sqlx.Tx) error {
+		if err := nameFree(ctx, tx, class, Learner{learner, name}); err != nil {
+			return err
+		}
+		res, err := tx.ExecContext(ctx, `update enrolment set name = $3 where class_id = $1 and learner_id = $2 and until is null`, class, learner, name)
+		if err != nil {
+			return nameTaken(err, name)
+		}
+		return oneRow(res)
+	})
 }
 
 // oneRow gives ErrNone where a statement found nothing.
@@ -108,8 +148,13 @@ func (s *Store) ReturnLearner(ctx context.Context, class, learner uuid.UUID) err
 	if err != nil {
 		return err
 	}
-	_, err = s.db.ExecContext(ctx, `update enrolment set until = null where class_id = $1 and learner_id = $2 and since = $3`, class, learner, e.Since)
-	return nameTaken(err, e.Name)
+	return s.inTx(ctx, func(tx *sqlx.Tx) error {
+		if err := nameFree(ctx, tx, class, e.Learner); err != nil {
+			return err
+		}
+		_, err := tx.ExecContext(ctx, `update enrolment set until = null where class_id = $1 and learner_id = $2 and since = $3`, class, learner, e.Since)
+		return nameTaken(err, e.Name)
+	})
 }
 
 // MoveLearner takes a learner from one class into another under the same name;
@@ -117,6 +162,9 @@ func (s *Store) ReturnLearner(ctx context.Context, class, learner uuid.UUID) err
 // moves nothing.
 func (s *Store) MoveLearner(ctx context.Context, from, to, learner uuid.UUID, day time.Time) error {
 	return s.inTx(ctx, func(tx *sqlx.Tx) error {
+		if err := holdLearner(ctx, tx, learner); err != nil {
+			return err
+		}
 		var name string
 		if err := tx.GetContext(ctx, &name, `select name from enrolment where class_id = $1 and learner_id = $2 and until is null`, from, learner); err != nil {
 			return none(err)
@@ -127,7 +175,7 @@ func (s *Store) MoveLearner(ctx context.Context, from, to, learner uuid.UUID, da
 		if err := enrol(ctx, tx, to, Learner{learner, name}, day); err != nil {
 			return err
 		}
-		return fold(ctx, tx, learner) // by the weeks and the range of the new class
+		return foldAnew(ctx, tx, learner) // by the weeks and the range of the new class
 	})
 }
 
@@ -155,6 +203,9 @@ func (s *Store) EraseLearner(ctx context.Context, class, learner uuid.UUID) erro
 		return err
 	}
 	return s.inTx(ctx, func(tx *sqlx.Tx) error {
+		if err := holdLearner(ctx, tx, learner); err != nil {
+			return err // before what belongs to it, as a lesson does
+		}
 		res, err := tx.ExecContext(ctx, `delete from learner where id = $1`, learner)
 		if err != nil {
 			return err
@@ -198,6 +249,8 @@ type Invitation struct {
 	Class     string    `db:"class"`
 	Role      Role      `db:"role"`
 	MadeBy    uuid.UUID `db:"made_by"`
+	By        string    `db:"by_name"` // who made it, where they are listed
+	ID        uuid.UUID `db:"id"`
 	ExpiresAt time.Time `db:"expires_at"`
 }
 
@@ -215,14 +268,27 @@ func (s *Store) Invitation(ctx context.Context, key string, now time.Time) (Invi
 	return i, none(err)
 }
 
-const openInvitation = `select key, class_id, class.name as class, role, made_by, expires_at from invitation
+const openInvitation = `select invitation.id, key, class_id, class.name as class, role, made_by, expires_at from invitation
 	join class on class.id = class_id where key = $1 and used_at is null and expires_at > $2`
 
-// OpenInvitations counts the invitations of a class that can still be used.
-func (s *Store) OpenInvitations(ctx context.Context, class uuid.UUID, now time.Time) (int, error) {
-	var n int
-	err := s.db.GetContext(ctx, &n, `select count(*) from invitation where class_id = $1 and used_at is null and expires_at > $2`, class, now)
-	return n, err
+// OpenInvitations lists the invitations of a class that can still be used, the
+// newest first.
+func (s *Store) OpenInvitations(ctx context.Context, class uuid.UUID, now time.Time) ([]Invitation, error) {
+	list := []Invitation{}
+	err := s.db.SelectContext(ctx, &list, `select invitation.id, key, class_id, class.name as class, role, made_by, account.name as by_name, expires_at from invitation
+		join class on class.id = class_id join account on account.id = made_by
+		where class_id = $1 and used_at is null and expires_at > $2 order by expires_at desc, id`, class, now)
+	return list, err
+}
+
+// WithdrawInvitation makes a link useless; ErrNone where the class has no such open
+// invitation.
+func (s *Store) WithdrawInvitation(ctx context.Context, class, id uuid.UUID) error {
+	res, err := s.db.ExecContext(ctx, `delete from invitation where class_id = $1 and id = $2 and used_at is null`, class, id)
+	if err != nil {
+		return err
+	}
+	return oneRow(res)
 }
 
 // Accept uses an invitation up, for an account that is there or for a new one.

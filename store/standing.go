@@ -13,41 +13,23 @@ import (
 	"vineswap/core/book"
 	"vineswap/core/choose"
 	"vineswap/core/ladder"
-	"vineswap/core/setting"
 )
 
-// keepWeek notes that the class recorded something in the week of a record; late
-// tells that the week is new and lies before others.
-func keepWeek(ctx context.Context, tx *sqlx.Tx, o Observation) (late bool, err error) {
-	res, err := tx.ExecContext(ctx, `insert into school_week (class_id, week) values ($1, $2) on conflict do nothing`, o.ClassID, o.Day.Week())
-	if err != nil {
-		return false, err
+// keepWeek notes in a class that it recorded something in a week; late tells that
+// the week is new and lies before others.
+func keepWeek(ctx context.Context, tx *sqlx.Tx, class uuid.UUID, week book.Week) (late bool, err error) {
+	var last book.Week
+	err = none(tx.GetContext(ctx, &last, `update class set weeks = (select array_agg(w order by w) from unnest(weeks || $2::integer) as w)
+		where id = $1 and not ($2 = any(weeks)) returning (select max(w) from unnest(weeks) as w)`, class, week))
+	if errors.Is(err, ErrNone) {
+		return false, nil // another record has noted it
 	}
-	if n, err := res.RowsAffected(); err != nil || n == 0 {
-		return false, err
-	}
-	err = tx.GetContext(ctx, &late, `select exists (select 1 from school_week where class_id = $1 and week > $2)`, o.ClassID, o.Day.Week())
-	return late, err
-}
-
-// judgedIn reads what of a class bears on judging.
-func judgedIn(ctx context.Context, db sqlx.QueryerContext, class uuid.UUID) (ladder.Class, error) {
-	var settings []byte
-	if err := sqlx.GetContext(ctx, db, &settings, `select settings from class where id = $1`, class); err != nil {
-		return ladder.Class{}, none(err)
-	}
-	set, err := setting.Read(settings)
-	if err != nil {
-		return ladder.Class{}, err
-	}
-	out := ladder.Class{Limit: set.Range.Limit()}
-	return out, sqlx.SelectContext(ctx, db, &out.Weeks, `select week from school_week where class_id = $1 order by week`, class)
+	return last > week, err
 }
 
 // classOf is the class that a learner is in, or was in last.
-func classOf(ctx context.Context, db sqlx.QueryerContext, learner uuid.UUID) (class uuid.UUID, err error) {
-	err = sqlx.GetContext(ctx, db, &class, `select class_id from enrolment where learner_id = $1 order by until is null desc, since desc, until desc limit 1`, learner)
-	return class, none(err)
+func classOf(ctx context.Context, db sqlx.QueryerContext, learner uuid.UUID) (Class, error) {
+	return readClass(ctx, db, `class.id = (select class_id from enrolment where learner_id = $1 order by until is null desc, since desc, until desc limit 1)`, learner)
 }
 
 // events reads all that bears on how a learner stands, in the order in which it
@@ -68,13 +50,9 @@ func events(ctx context.Context, db sqlx.QueryerContext, learner uuid.UUID) ([]l
 	return ladder.Events(Records(seen), rulings), nil
 }
 
-// fold judges all that is recorded of a learner and keeps how it stands.
-func fold(ctx context.Context, tx *sqlx.Tx, learner uuid.UUID) error {
+// foldAnew judges all that is recorded of a learner and keeps how it stands.
+func foldAnew(ctx context.Context, tx *sqlx.Tx, learner uuid.UUID) error {
 	class, err := classOf(ctx, tx, learner)
-	if err != nil {
-		return err
-	}
-	of, err := judgedIn(ctx, tx, class)
 	if err != nil {
 		return err
 	}
@@ -82,40 +60,52 @@ func fold(ctx context.Context, tx *sqlx.Tx, learner uuid.UUID) error {
 	if err != nil {
 		return err
 	}
-	return keepStandings(ctx, tx, learner, ladder.Judge(of, all))
-}
-
-func keepStandings(ctx context.Context, tx *sqlx.Tx, learner uuid.UUID, standings ladder.Standings) error {
-	type row struct {
-		Stage    choose.StageID  `json:"stage"`
-		Manner   book.Manner     `json:"manner"`
-		State    ladder.State    `json:"state"`
-		Standing ladder.Standing `json:"standing"`
+	if len(all) == 0 {
+		_, err := tx.ExecContext(ctx, `delete from standing where learner_id = $1`, learner)
+		return err
 	}
-	rows := []row{}
-	for key, standing := range standings {
-		rows = append(rows, row{key.Stage, key.Manner, standing.State, standing})
+	fold := ladder.NewFold(class.Judged())
+	for _, e := range all {
+		fold.Take(e)
 	}
-	data, err := json.Marshal(rows)
+	text, err := json.Marshal(fold)
 	if err != nil {
 		return err
 	}
-	if _, err := tx.ExecContext(ctx, `delete from standing where learner_id = $1`, learner); err != nil {
+	_, err = tx.ExecContext(ctx, keepFold, learner, string(text))
+	return err
+}
+
+const keepFold = `insert into standing (learner_id, fold) values ($1, $2) on conflict (learner_id) do update set fold = excluded.fold`
+
+// holdLearner lets one at a time change what is known of a learner, and notes that
+// something changes.
+func holdLearner(ctx context.Context, tx *sqlx.Tx, learner uuid.UUID) error {
+	res, err := tx.ExecContext(ctx, `update learner set revision = revision + 1 where id = $1`, learner)
+	if err != nil {
 		return err
 	}
-	_, err = tx.ExecContext(ctx, `insert into standing (learner_id, stage, manner, state, standing)
-		select $1, stage, manner, state, standing from jsonb_to_recordset($2) as r (stage text, manner text, state text, standing jsonb)`, learner, string(data))
-	return err
+	return oneRow(res)
+}
+
+// holdClass holds all children who are in a class, always in the same order.
+func holdClass(ctx context.Context, tx *sqlx.Tx, class uuid.UUID) ([]uuid.UUID, error) {
+	var ids []uuid.UUID
+	err := tx.SelectContext(ctx, &ids, `select id from learner where id in (select learner_id from enrolment where class_id = $1 and until is null) order by id for no key update`, class)
+	return ids, err
 }
 
 // foldClass judges all children who are in a class anew.
 func foldClass(ctx context.Context, tx *sqlx.Tx, class uuid.UUID) error {
-	var ids []uuid.UUID
-	if err := tx.SelectContext(ctx, &ids, `select id from learner where id in (select learner_id from enrolment where class_id = $1 and until is null) order by id for no key update`, class); err != nil {
+	ids, err := holdClass(ctx, tx, class)
+	if err != nil {
 		return err
 	}
 	for _, id := range ids {
-		if err := fold(ctx, tx, id); err != nil {
+		if err := holdLearner(ctx, tx, id); err != nil {
+			return err
+		}
+		if err := foldAnew(ctx, tx, id); err != nil {
 			return err
 		}
 	}
@@ -134,7 +124,7 @@ func (s *Store) Rejudge(ctx context.Context) (int, error) {
 			if err := holdLearner(ctx, tx, id); err != nil {
 				return err
 			}
-			return fold(ctx, tx, id)
+			return foldAnew(ctx, tx, id)
 		})
 		if err != nil && !errors.Is(err, ErrNone) { // erased meanwhile
 			return i, err
@@ -190,22 +180,30 @@ func (s *Store) arrive(ctx context.Context) error {
 }
 
 func arriveFor(ctx context.Context, tx *sqlx.Tx, learner uuid.UUID, arriving []choose.StageID) error {
-	if err := fold(ctx, tx, learner); err != nil {
+	if err := holdLearner(ctx, tx, learner); err != nil {
 		return err
+	}
+	if err := foldAnew(ctx, tx, learner); err != nil {
+		return err
+	}
+	if len(arriving) == 0 {
+		return nil
 	}
 	class, err := classOf(ctx, tx, learner)
 	if err != nil {
 		return err
 	}
-	_, children, err := stands(ctx, tx, class, `= $1`, learner)
+	now, err := readStood(ctx, tx, class, []uuid.UUID{learner})
 	if err != nil {
 		return err
 	}
+	child := now[learner].child
+	child.Class = class.Judged()
 	all, err := events(ctx, tx, learner)
 	if err != nil {
 		return err
 	}
-	met, open := children[learner].Arrive(arriving, all)
+	met, open := child.Arrive(arriving, all)
 	for grants, stages := range map[string][]choose.StageID{"met": met, "open": open} {
 		for _, stage := range stages {
 			if _, err := tx.ExecContext(ctx, `insert into arrival (learner_id, stage, grants) values ($1, $2, $3) on conflict do nothing`, learner, stage, grants); err != nil {
@@ -216,61 +214,105 @@ func arriveFor(ctx context.Context, tx *sqlx.Tx, learner uuid.UUID, arriving []c
 	return nil
 }
 
-// Stands reads how the children who are in a class now stand, with what of the
-// class bears on it. A child of whom nothing is recorded has no standings.
-func (s *Store) Stands(ctx context.Context, class uuid.UUID) (ladder.Class, map[uuid.UUID]ladder.Child, error) {
-	return stands(ctx, s.db, class, `in (select learner_id from enrolment where class_id = $1 and until is null)`, class)
+// Standing is a child of a class as it stands.
+type Standing struct {
+	Learner
+	ladder.Child
+	Revision int // counts what has changed of the learner
+}
+
+// stood is a child as it stood at a revision of the learner, but for what belongs to
+// the class. Nobody changes it.
+type stood struct {
+	revision int
+	child    ladder.Child
+}
+
+// Standings reads how the children who are in a class now stand, by name. Of a child
+// of whom nothing is recorded the standings are empty.
+func (s *Store) Standings(ctx context.Context, class Class) ([]Standing, error) {
+	var rows []struct {
+		Learner
+		Revision int `db:"revision"`
+	}
+	if err := s.db.SelectContext(ctx, &rows, `select learner_id, name, revision from enrolment join learner on learner.id = learner_id
+		where class_id = $1 and until is null order by name`, class.ID); err != nil {
+		return nil, err
+	}
+	list := make([]Standing, len(rows))
+	var changed []uuid.UUID
+	for i, r := range rows {
+		list[i] = Standing{Learner: r.Learner, Revision: r.Revision}
+		if known, ok := s.stood.Get(r.ID); !ok || known.revision != r.Revision {
+			changed = append(changed, r.ID)
+		} else {
+			list[i].Child = known.child
+		}
+	}
+	now, err := s.read(ctx, class, changed)
+	for i := range list {
+		if read, ok := now[list[i].ID]; ok {
+			list[i].Revision, list[i].Child = read.revision, read.child
+		}
+		list[i].Class = class.Judged()
+	}
+	return list, err
 }
 
 // StandOf reads how one learner of a class stands.
-func (s *Store) StandOf(ctx context.Context, class, learner uuid.UUID) (ladder.Child, error) {
-	of, children, err := stands(ctx, s.db, class, `= $1`, learner)
-	child, known := children[learner]
-	if !known {
-		child = ladder.Child{Standings: ladder.Standings{}, Class: of}
-	}
+func (s *Store) StandOf(ctx context.Context, class Class, learner uuid.UUID) (ladder.Child, error) {
+	now, err := s.read(ctx, class, []uuid.UUID{learner})
+	child := now[learner].child
+	child.Class = class.Judged()
 	return child, err
 }
 
-func stands(ctx context.Context, db sqlx.QueryerContext, class uuid.UUID, who string, arg uuid.UUID) (ladder.Class, map[uuid.UUID]ladder.Child, error) {
-	of, err := judgedIn(ctx, db, class)
-	if err != nil {
-		return of, nil, err
+// read reads learners as they stand and remembers them.
+func (s *Store) read(ctx context.Context, class Class, learners []uuid.UUID) (map[uuid.UUID]stood, error) {
+	if len(learners) == 0 {
+		return nil, nil
 	}
-	all := map[uuid.UUID]ladder.Child{}
-	child := func(id uuid.UUID) ladder.Child {
-		if c, known := all[id]; known {
-			return c
-		}
-		all[id] = ladder.Child{Standings: ladder.Standings{}, Class: of, Met: map[choose.StageID]bool{}, Open: map[choose.StageID]bool{}}
-		return all[id]
+	now, err := readStood(ctx, s.db, class, learners)
+	for id, child := range now {
+		s.stood.Add(id, child)
 	}
+	return now, err
+}
+
+func readStood(ctx context.Context, db sqlx.QueryerContext, class Class, learners []uuid.UUID) (map[uuid.UUID]stood, error) {
 	var rows []struct {
-		LearnerID uuid.UUID      `db:"learner_id"`
-		Stage     choose.StageID `db:"stage"`
-		Manner    book.Manner    `db:"manner"`
-		Standing  []byte         `db:"standing"`
+		ID       uuid.UUID `db:"id"`
+		Revision int       `db:"revision"`
+		Fold     []byte    `db:"fold"`
+		Arrivals []byte    `db:"arrivals"`
 	}
-	if err := sqlx.SelectContext(ctx, db, &rows, `select learner_id, stage, manner, standing from standing where learner_id `+who, arg); err != nil {
-		return of, nil, err
+	if err := sqlx.SelectContext(ctx, db, &rows, `select id, revision, fold, (select json_agg(json_build_object('stage', stage, 'grants', grants)) from arrival where arrival.learner_id = id) as arrivals
+		from learner left join standing on standing.learner_id = id where id = any($1)`, learners); err != nil {
+		return nil, err
 	}
+	all := map[uuid.UUID]stood{}
 	for _, r := range rows {
-		var standing ladder.Standing
-		if err := json.Unmarshal(r.Standing, &standing); err != nil {
-			return of, nil, fmt.Errorf("standing of %v: %w", r.LearnerID, err)
+		child := ladder.Child{Standings: ladder.Standings{}, Met: map[choose.StageID]bool{}, Open: map[choose.StageID]bool{}}
+		if r.Fold != nil {
+			fold, err := ladder.ReadFold(class.Judged(), r.Fold)
+			if err != nil {
+				return nil, fmt.Errorf("how %v stands: %w", r.ID, err)
+			}
+			child.Standings = fold.Standings()
 		}
-		child(r.LearnerID).Standings[ladder.Key{Stage: r.Stage, Manner: r.Manner}] = standing
+		var grants []struct {
+			Stage  choose.StageID
+			Grants string
+		}
+		if r.Arrivals != nil {
+			if err := json.Unmarshal(r.Arrivals, &grants); err != nil {
+				return nil, fmt.Errorf("what arrived for %v: %w", r.ID, err)
+			}
+		}
+		for _, g := range grants {
+			map[string]map[choose.StageID]bool{"met": child.Met, "open": child.Open}[g.Grants][g.Stage] = true
+		}
+		all[r.ID] = stood{r.Revision, child}
 	}
-	var grants []struct {
-		LearnerID uuid.UUID      `db:"learner_id"`
-		Stage     choose.StageID `db:"stage"`
-		Grants    string         `db:"grants"`
-	}
-	if err := sqlx.SelectContext(ctx, db, &grants, `select learner_id, stage, grants from arrival where learner_id `+who, arg); err != nil {
-		return of, nil, err
-	}
-	for _, g := range grants {
-		map[string]map[choose.StageID]bool{"met": child(g.LearnerID).Met, "open": child(g.LearnerID).Open}[g.Grants][g.Stage] = true
-	}
-	return of, all, nil
+	return all, nil
 }

@@ -9,9 +9,14 @@ import (
 	"errors"
 	"fmt"
 	"io/fs"
+	"strconv"
 	"time"
 
-	_ "github.com/jackc/pgx/v5/stdlib" // the driver "pgx"
+	"github.com/google/uuid"
+	lru "github.com/hashicorp/golang-lru/v2"
+	"github.com/jackc/pgx/v5"
+	"github.com/jackc/pgx/v5/pgconn"
+	"github.com/jackc/pgx/v5/stdlib"
 	"github.com/jmoiron/sqlx"
 	"github.com/pressly/goose/v3"
 )
@@ -29,35 +34,84 @@ var ErrNewer = errors.New("the database was written by a newer version of vinesw
 var ErrTaken = errors.New("this is used already")
 
 // Store is a database of classes. It is safe for use by many at once.
-type Store struct{ db *sqlx.DB }
+type Store struct {
+	db  *sqlx.DB
+	url string
+	// stood are children as they stand, so that what has not changed is not read
+	// again; the revision of a learner tells.
+	stood *lru.Cache[uuid.UUID, stood]
+}
 
-// Open connects to a PostgreSQL database by its URL.
+// How long the database may take. A statement that takes longer is broken off there,
+// and the caller's context breaks off what a database that does not answer at all
+// would keep waiting.
+const (
+	connectWithin   = 3 * time.Second
+	statementWithin = 20 * time.Second
+	lockWithin      = 10 * time.Second
+	idleWithin      = 30 * time.Second // in a transaction
+)
+
+const (
+	mostConnections = 16
+	mostStood       = 2_000 // children
+)
+
+// Open connects to a PostgreSQL database by its URL. Where it cannot be reached the
+// error is one of which Unavailable is true.
 func Open(ctx context.Context, url string) (*Store, error) {
-	db, err := sqlx.ConnectContext(ctx, "pgx", url)
+	db, err := open(url, map[string]time.Duration{"statement_timeout": statementWithin, "lock_timeout": lockWithin, "idle_in_transaction_session_timeout": idleWithin})
 	if err != nil {
+		return nil, err
+	}
+	if err := db.PingContext(ctx); err != nil {
+		db.Close()
 		return nil, fmt.Errorf("connecting to the database: %w", err)
 	}
-	db.SetMaxOpenConns(16)
-	db.SetMaxIdleConns(8)
+	db.SetMaxOpenConns(mostConnections)
+	db.SetMaxIdleConns(mostConnections)
 	db.SetConnMaxIdleTime(5 * time.Minute)
-	return &Store{db}, nil
+	cache, err := lru.New[uuid.UUID, stood](mostStood)
+	return &Store{db, url, cache}, err
+}
+
+// open makes a pool of connections, each with some limits of time.
+func open(url string, limits map[string]time.Duration) (*sqlx.DB, error) {
+	config, err := pgx.ParseConfig(url)
+	if err != nil {
+		return nil, fmt.Errorf("the address of the database: %w", err)
+	}
+	config.ConnectTimeout = connectWithin
+	for name, limit := range limits {
+		config.RuntimeParams[name] = strconv.FormatInt(limit.Milliseconds(), 10)
+	}
+	return sqlx.NewDb(stdlib.OpenDB(*config), "pgx"), nil
 }
 
 // Close ends all connections.
 func (s *Store) Close() error { return s.db.Close() }
 
 // Ping tells whether the database answers.
-func (s *Store) Ping(ctx context.Context) error { return s.db.PingContext(ctx) }
+func (s *Store) Ping(ctx context.Context) error {
+	var one int
+	return s.db.GetContext(ctx, &one, `select 1`)
+}
 
 // migrationLock is the key of the advisory lock under which one process at a
 // time migrates.
 const migrationLock = 0x76696e65
 
 // Migrate brings the schema up to date under an advisory lock, keeping all
-// data, lets new stages arrive, and returns the number of steps taken. A schema newer than this version
-// gives ErrNewer and is left alone.
+// data, lets new stages arrive, and returns the number of steps taken. A schema newer
+// than this version gives ErrNewer and is left alone. It takes as long as it takes.
 func (s *Store) Migrate(ctx context.Context) (int, error) {
-	conn, err := s.db.Conn(ctx)
+	db, err := open(s.url, nil)
+	if err != nil {
+		return 0, err
+	}
+	defer db.Close()
+	unhurried := &Store{db, s.url, s.stood}
+	conn, err := db.Conn(ctx)
 	if err != nil {
 		return 0, fmt.Errorf("migrating: %w", err)
 	}
@@ -66,11 +120,11 @@ func (s *Store) Migrate(ctx context.Context) (int, error) {
 		return 0, fmt.Errorf("waiting to migrate: %w", err)
 	}
 	defer conn.ExecContext(context.WithoutCancel(ctx), "select pg_advisory_unlock($1)", migrationLock)
-	steps, err := s.migrate(ctx)
+	steps, err := unhurried.migrate(ctx)
 	if err != nil {
 		return steps, err
 	}
-	return steps, s.arrive(ctx)
+	return steps, unhurried.arrive(ctx)
 }
 
 func (s *Store) migrate(ctx context.Context) (int, error) {
@@ -97,8 +151,23 @@ func (s *Store) migrate(ctx context.Context) (int, error) {
 	return len(done), nil
 }
 
-// inTx runs do in a transaction, which is rolled back when do fails.
+// mostTurns is how often a transaction is begun when it and another one wait for
+// each other and the database breaks this one off.
+const mostTurns = 4
+
+// inTx runs do in a transaction, which is rolled back when do fails. It may run
+// more than once: nothing that it does may be seen outside the transaction.
 func (s *Store) inTx(ctx context.Context, do func(*sqlx.Tx) error) error {
+	for turn := 1; ; turn++ {
+		err := s.inOneTx(ctx, do)
+		var pg *pgconn.PgError
+		if turn == mostTurns || !errors.As(err, &pg) || pg.Code != deadlock && pg.Code != notSerial {
+			return err
+		}
+	}
+}
+
+func (s *Store) inOneTx(ctx context.Context, do func(*sqlx.Tx) error) error {
 	tx, err := s.db.BeginTxx(ctx, nil)
 	if err != nil {
 		return err

@@ -3,10 +3,12 @@ package store_test
 import (
 	"context"
 	"errors"
+	"fmt"
 	"os"
 	"reflect"
 	"slices"
 	"sync"
+	"sync/atomic"
 	"testing"
 	"time"
 
@@ -53,6 +55,55 @@ func newSchool(t *testing.T) school {
 	return s
 }
 
+// standOf reads how a learner of a class stands.
+func standOf(t *testing.T, s *store.Store, class, learner uuid.UUID) ladder.Child {
+	t.Helper()
+	c, err := s.Class(ctx, class)
+	must(t, err)
+	child, err := s.StandOf(ctx, c, learner)
+	must(t, err)
+	return child
+}
+
+// toWrite is what of a class is still to be written, by the rules of core alone: all
+// its lessons and records are looked through.
+func toWrite(t *testing.T, s *store.Store, class uuid.UUID) map[book.Spot]bool {
+	t.Helper()
+	ids, err := s.LessonsBetween(ctx, class, time.Time{}, time.Now().AddDate(9, 0, 0))
+	must(t, err)
+	lessons, err := s.Lessons(ctx, class, ids)
+	must(t, err)
+	learners, err := s.Learners(ctx, class)
+	must(t, err)
+	here, spots := map[string]bool{}, map[book.Spot]bool{}
+	for _, l := range learners {
+		here[l.ID.String()] = true
+	}
+	for _, l := range lessons {
+		seen, err := s.LessonObservations(ctx, l.ID)
+		must(t, err)
+		written := book.Written(store.Records(seen))
+		for _, spot := range (lesson.Held{ID: l.ID.String(), Items: len(l.Items), Nth: l.Nth, Stand: l.Stand, Children: l.Children}).Worked() {
+			if here[spot.Learner] && !written[spot] {
+				spots[spot] = true
+			}
+		}
+	}
+	return spots
+}
+
+// unwritten is the same as the store finds it.
+func unwritten(t *testing.T, s *store.Store, class uuid.UUID) map[book.Spot]bool {
+	t.Helper()
+	list, err := s.Unwritten(ctx, class, 10_000)
+	must(t, err)
+	spots := map[book.Spot]bool{}
+	for _, w := range list {
+		spots[w.Spot] = true
+	}
+	return spots
+}
+
 func must(t *testing.T, errs ...error) {
 	t.Helper()
 	if err := errors.Join(errs...); err != nil {
@@ -75,7 +126,7 @@ func TestMigrate(t *testing.T) {
 		})
 	}
 	wg.Wait()
-	if sum := steps[0] + steps[1] + steps[2] + steps[3]; sum != 4 {
+	if sum := steps[0] + steps[1] + steps[2] + steps[3]; sum != 5 {
 		t.Errorf("four at once took %v steps", steps)
 	}
 	pgtest.Exec(t, url, `insert into goose_db_version (version_id, is_applied) values (99999, true)`)
@@ -97,8 +148,8 @@ func TestMigrateKeepsOldRows(t *testing.T) {
 		}
 		return s
 	}
-	testArrival(t, old("schema-3.sql", 1))
-	s := old("schema-2.sql", 2)
+	testArrival(t, old("schema-3.sql", 2))
+	s := old("schema-2.sql", 3)
 	if n, err := s.Rejudge(ctx); n != 46 || err != nil {
 		t.Errorf("%d learners judged, %v", n, err)
 	}
@@ -108,16 +159,23 @@ func TestMigrateKeepsOldRows(t *testing.T) {
 	rooms, err := s.Memberships(ctx, orla.ID)
 	must(t, err)
 	for _, room := range rooms {
-		_, children, err := s.Stands(ctx, room.ClassID)
+		class, err := s.Class(ctx, room.ClassID)
 		must(t, err)
+		children, err := s.Standings(ctx, class)
+		must(t, err)
+		if got, want := unwritten(t, s, room.ClassID), toWrite(t, s, room.ClassID); !reflect.DeepEqual(got, want) {
+			t.Errorf("%s: %d to be written, by the rules %d", room.Class, len(got), len(want))
+		}
 		for _, child := range children {
-			seen += len(child.Standings)
+			if seen += len(child.Standings); len(child.Standings) > 0 && len(class.Weeks) == 0 {
+				t.Errorf("%s recorded something in no week", room.Class)
+			}
 		}
 	}
 	if seen == 0 {
 		t.Error("nothing is left of what was recorded")
 	}
-	s = old("schema-1.sql", 3)
+	s = old("schema-1.sql", 4)
 	hanne, err := s.AccountByEmail(ctx, "hanne@vineswap.test")
 	must(t, err)
 	classes, err := s.Memberships(ctx, hanne.ID)
@@ -155,7 +213,7 @@ func TestAccounts(t *testing.T) {
 		t.Error("half of an account and its class was kept")
 	}
 	must(t, s.SetPassword(ctx, "hanne@SCHOOL.test", "new"))
-	if a, _ = s.AccountByID(ctx, s.hanne.ID); a.Password != "new" {
+	if a, _ = s.AccountByEmail(ctx, s.hanne.Email); a.Password != "new" {
 		t.Error("the password was not replaced")
 	}
 	if err := s.SetPassword(ctx, "nobody@school.test", "new"); !errors.Is(err, store.ErrNone) {
@@ -315,26 +373,136 @@ func TestEndedLessonsLeaveTheHand(t *testing.T) {
 	}
 }
 
+// A session is found by its key until it expires or is ended, here, elsewhere or by a
+// new password; there are never more than so many of one account.
 func TestSessions(t *testing.T) {
 	s := newSchool(t)
-	k := s.Sessions()
-	must(t, k.Set("a", []byte("one"), time.Hour), k.Set("a", []byte("two"), time.Hour), k.Set("b", []byte("gone"), time.Nanosecond), k.Set("", []byte("x"), 0), k.Set("ever", []byte("kept"), 0))
-	for key, want := range map[string]string{"a": "two", "b": "", "": "", "ever": "kept"} {
-		if got, err := k.Get(key); err != nil || string(got) != want {
-			t.Errorf("%q holds %q, %v; want %q", key, got, err, want)
-		}
+	begin := func(key string, lasts time.Duration) {
+		t.Helper()
+		must(t, s.BeginSession(ctx, store.Session{Key: key, AccountID: s.hanne.ID, Device: "a tablet"}, "device "+key, lasts))
 	}
-	if n, err := k.Sweep(ctx); n != 1 || err != nil {
+	in := func(key string) bool {
+		t.Helper()
+		a, err := s.LoggedIn(ctx, key)
+		if err != nil && !errors.Is(err, store.ErrNone) {
+			t.Fatal(err)
+		}
+		return err == nil && a.ID == s.hanne.ID
+	}
+	begin("a", time.Hour)
+	begin("b", time.Hour)
+	begin("gone", 0)
+	if !in("a") || !in("b") || in("gone") || in("never") {
+		t.Error("who is logged in is not who should be")
+	}
+	must(t, s.Touch(ctx, "a", time.Minute))
+	if list, err := s.Sessions(ctx, s.hanne.ID); err != nil || len(list) != 2 || list[0].Key != "a" || list[0].Device != "a tablet" {
+		t.Errorf("%+v, %v", list, err)
+	}
+	if n, err := s.Sweep(ctx); n != 1 || err != nil {
 		t.Errorf("swept %d, %v", n, err)
 	}
-	must(t, k.Delete("a"), k.Delete("a"))
-	if got, _ := k.Get("a"); got != nil {
-		t.Errorf("a deleted key holds %q", got)
+	if n, err := s.EndOtherSessions(ctx, s.hanne.ID, "b"); n != 1 || err != nil || in("a") || !in("b") {
+		t.Errorf("ended %d, %v", n, err)
 	}
-	must(t, k.Reset(), k.Close())
-	if got, _ := k.Get("ever"); got != nil {
-		t.Error("a reset kept something")
+	must(t, s.EndSession(ctx, "b"))
+	if in("b") {
+		t.Error("logged out, and still in")
 	}
+	for i := range 25 {
+		begin(fmt.Sprint("many ", i), time.Hour)
+	}
+	if list, err := s.Sessions(ctx, s.hanne.ID); err != nil || len(list) != 20 || !in("many 24") || in("many 0") {
+		t.Errorf("%d sessions, %v", len(list), err)
+	}
+	if known, err := s.KnownDevice(ctx, "device many 24", "HANNE@school.test"); !known || err != nil {
+		t.Errorf("the device is not known: %v", err)
+	}
+	if known, _ := s.KnownDevice(ctx, "device many 24", "bo@school.test"); known {
+		t.Error("one account's device is another's")
+	}
+	must(t, s.SetPassword(ctx, s.hanne.Email, "new"))
+	if list, _ := s.Sessions(ctx, s.hanne.ID); len(list) != 0 {
+		t.Errorf("with a new password %d sessions are left", len(list))
+	}
+}
+
+// Tries are counted before they are made, never more than are let through, and those
+// that were right are taken back; many at once do not get past the count.
+func TestTries(t *testing.T) {
+	s := newSchool(t)
+	var wg sync.WaitGroup
+	var through atomic.Int64
+	for i := range 40 {
+		wg.Go(func() {
+			let, err := s.Try(ctx, []string{"account", fmt.Sprint("address ", i%2), "server"}, []int{10, 8, 100}, time.Hour)
+			if err != nil {
+				t.Error(err)
+			}
+			if let {
+				through.Add(1)
+			}
+		})
+	}
+	wg.Wait()
+	if through.Load() != 10 {
+		t.Errorf("%d of 40 were let through", through.Load())
+	}
+	if n := len(rows(t, s.url, `select key from login_try`)); n != 4 {
+		t.Errorf("%d rows", n)
+	}
+	must(t, s.Forgive(ctx, []string{"account"}))
+	pgtest.Exec(t, s.url, `update login_try set tries = least(tries, 9)`)
+	if let, err := s.Try(ctx, []string{"account", "server"}, []int{10, 100}, time.Hour); !let || err != nil {
+		t.Errorf("after one was right: %v", err)
+	}
+	pgtest.Exec(t, s.url, `update login_try set until = now() - interval '1 second'`)
+	if let, err := s.Try(ctx, []string{"account"}, []int{1}, time.Hour); !let || err != nil {
+		t.Errorf("after a while: %v", err)
+	}
+	if let, _ := s.Try(ctx, []string{"account"}, []int{1}, time.Hour); let {
+		t.Error("one was allowed, and two came through")
+	}
+}
+
+// Whoever leads a class alone can neither go nor be made less; of a closed account the
+// name stays beside what it recorded, and nothing else.
+func TestMembersGo(t *testing.T) {
+	s := newSchool(t)
+	o := s.seen(47, 25, today)
+	must(t, s.Record(ctx, o, false))
+	for name, err := range map[string]error{
+		"close": s.CloseAccount(ctx, s.hanne.ID), "remove": s.RemoveMember(ctx, s.orchard.ID, s.hanne.ID), "less": s.SetRole(ctx, s.orchard.ID, s.hanne.ID, store.Viewer),
+	} {
+		if !errors.Is(err, store.ErrLastLead) {
+			t.Errorf("%s the only lead: %v", name, err)
+		}
+	}
+	must(t, s.Join(ctx, s.bo.ID, s.orchard.ID, store.Viewer))
+	must(t, s.SetRole(ctx, s.orchard.ID, s.bo.ID, store.Lead))
+	// Two leads who go at once: one of them stays.
+	errs := make([]error, 2)
+	var wg sync.WaitGroup
+	for i, id := range []uuid.UUID{s.hanne.ID, s.bo.ID} {
+		wg.Go(func() { errs[i] = s.RemoveMember(ctx, s.orchard.ID, id) })
+	}
+	wg.Wait()
+	if (errs[0] == nil) == (errs[1] == nil) {
+		t.Errorf("both or none went: %v", errs)
+	}
+	must(t, s.Join(ctx, s.hanne.ID, s.orchard.ID, store.Lead), s.Join(ctx, s.bo.ID, s.orchard.ID, store.Lead))
+	must(t, s.BeginSession(ctx, store.Session{Key: "k", AccountID: s.hanne.ID}, "", time.Hour))
+	must(t, s.CloseAccount(ctx, s.hanne.ID))
+	if _, err := s.LoggedIn(ctx, "k"); !errors.Is(err, store.ErrNone) {
+		t.Errorf("closed, and logged in: %v", err)
+	}
+	if _, err := s.AccountByEmail(ctx, s.hanne.Email); !errors.Is(err, store.ErrNone) {
+		t.Errorf("closed, and found by its email: %v", err)
+	}
+	if list, err := s.Observations(ctx, s.wren.ID); err != nil || len(list) != 1 || list[0].By != "Hanne" {
+		t.Errorf("%+v, %v", list, err)
+	}
+	must(t, s.AddAccount(ctx, store.Account{ID: uuid.New(), Email: s.hanne.Email, Name: "Hanne", Password: "z"})) // the email is free again
 }
 
 // The schema before tasks: what was recorded is there, snakes that were drawn count
@@ -354,9 +522,7 @@ func testArrival(t *testing.T, s *store.Store) {
 		id[l.Name] = l.ID
 	}
 	state := func(name string, stage choose.StageID) ladder.State {
-		child, err := s.StandOf(ctx, room, id[name])
-		must(t, err)
-		return child.Standings[ladder.Key{Stage: stage, Manner: book.Pieces}].State
+		return standOf(t, s, room, id[name]).Standings[ladder.Key{Stage: stage, Manner: book.Pieces}].State
 	}
 	for _, name := range []string{"Ada W.", "Bram D."} {
 		if got := state(name, choose.FirstSnake); got != ladder.UnderWay {
@@ -386,17 +552,16 @@ func testArrival(t *testing.T, s *store.Store) {
 	if err != nil || len(said) != 2 || said[0].Task.String() != "97/4" || said[0].Value != 20 {
 		t.Errorf("estimates %+v, %v", said, err)
 	}
-	child, err := s.StandOf(ctx, room, id["Ada W."])
-	must(t, err)
+	child := standOf(t, s, room, id["Ada W."])
 	for _, stage := range []choose.StageID{choose.WithinTen, choose.OverTen, choose.TakeWithinTen, choose.BackOverTen} {
 		if !child.Met[stage] {
 			t.Errorf("%s is not met for a child who worked with two digits", stage)
 		}
 	}
-	if nobody, err := s.StandOf(ctx, room, id["Wren A."]); err != nil || len(nobody.Met) > 0 || len(nobody.Standings) > 0 {
-		t.Errorf("of whom nothing is recorded: %+v, %v", nobody, err)
+	if nobody := standOf(t, s, room, id["Wren A."]); len(nobody.Met) > 0 || len(nobody.Standings) > 0 {
+		t.Errorf("of whom nothing is recorded: %+v", nobody)
 	}
-	held, _, err := s.Held(ctx, room)
+	held, err := s.LessonsBetween(ctx, room, time.Time{}, time.Now().AddDate(9, 0, 0))
 	must(t, err)
 	open, err := s.OpenLessons(ctx, room)
 	must(t, err)
@@ -415,12 +580,11 @@ func testArrival(t *testing.T, s *store.Store) {
 	if err != nil || len(list) != 2 || list[0].Version != 1 {
 		t.Errorf("%+v, %v", list, err)
 	}
-	before, err := s.StandOf(ctx, room, id["Ada W."])
-	must(t, err)
+	before := standOf(t, s, room, id["Ada W."])
 	if n, err := s.Migrate(ctx); n != 0 || err != nil { // nothing arrives twice
 		t.Errorf("%d steps, %v", n, err)
 	}
-	if after, err := s.StandOf(ctx, room, id["Ada W."]); err != nil || !reflect.DeepEqual(before, after) {
-		t.Errorf("migrated twice: %v", err)
+	if after := standOf(t, s, room, id["Ada W."]); !reflect.DeepEqual(before, after) {
+		t.Error("migrated twice it is another")
 	}
 }

@@ -47,10 +47,16 @@ type Entry struct {
 	Day       string   `json:"day"`
 	DaySays   string   `json:"daySays"`
 	By        string   `json:"by"`
-	At        string   `json:"at"` // the time of day at which it was recorded
+	At        string   `json:"at"` // the time of day at which it was seen, by the device's clock, or recorded
 	Withdrawn bool     `json:"withdrawn"`
 	Replaces  string   `json:"replaces,omitempty"`
 	Current   bool     `json:"current"` // nothing replaces it
+}
+
+// EntryPart is some records of a child, the newest first.
+type EntryPart struct {
+	Entries []Entry `json:"entries"` // corrected and withdrawn ones too
+	More    bool    `json:"more"`    // there are older ones
 }
 
 // Kept is a record with who recorded it and when.
@@ -158,7 +164,8 @@ type Observe struct {
 	Day        string  `json:"day"`
 	Replaces   string  `json:"replaces,omitempty" validate:"omitempty,uuid"`
 	Withdrawn  bool    `json:"withdrawn,omitempty"`
-	AnotherRun bool    `json:"anotherRun,omitempty"` // the child is recorded already: this is one more run
+	SeenAt     string  `json:"seenAt,omitempty" validate:"omitempty,datetime=2006-01-02T15:04:05Z07:00"` // by the device's clock
+	AnotherRun bool    `json:"anotherRun,omitempty"`                                                     // the child is recorded already: this is one more run
 }
 
 // Say is what is sent to lock an estimate.

@@ -9,7 +9,17 @@ type People struct {
 	Members  []Member    `json:"members"`
 	Classes  []ClassLink `json:"classes"` // others that one leads, to move a child to
 	Erased   string      `json:"erased"`  // how many were erased, in words; empty for none
-	Open     string      `json:"open"`    // how many invitations can still be used; empty for none
+	Open     []OpenLink  `json:"open"`    // invitations that can still be used
+	Roles    []Named     `json:"roles"`   // that an adult can have
+}
+
+// OpenLink is an invitation that can still be used. What its link says is kept
+// nowhere.
+type OpenLink struct {
+	ID    string `json:"id"`
+	Role  string `json:"role"`
+	By    string `json:"by"`
+	Until string `json:"until"`
 }
 
 // Enrolled is a child of a class, and since or until when.
@@ -20,6 +30,7 @@ type Enrolled struct {
 
 // Member is an account in a class.
 type Member struct {
+	ID    string `json:"id"`
 	Name  string `json:"name"`
 	Email string `json:"email"`
 	Role  string `json:"role"`
@@ -35,6 +46,37 @@ type ChangeLearner struct {
 	Name    *string `json:"name,omitempty"`
 	Retired *bool   `json:"retired,omitempty"`
 	MoveTo  string  `json:"moveTo,omitempty" validate:"omitempty,uuid"`
+}
+
+// ChangeMember gives an adult another role.
+type ChangeMember struct {
+	Role string `json:"role" validate:"required,oneof=lead assistant viewer"`
+}
+
+// Access is where an account is logged in.
+type Access struct {
+	Name        string       `json:"name"`
+	Email       string       `json:"email"`
+	Places      []LoggedInAt `json:"places"`
+	FewestSigns int          `json:"fewestSigns"` // that a password has
+}
+
+// LoggedInAt is a device on which one is logged in.
+type LoggedInAt struct {
+	Device string `json:"device"`
+	Since  string `json:"since"`
+	Here   bool   `json:"here"` // the one that asks
+}
+
+// NewPassword is what is sent to change one's own password.
+type NewPassword struct {
+	Password string `json:"password" validate:"required,max=200"`
+	New      string `json:"new" validate:"required,max=200"`
+}
+
+// CloseAccount is what is sent to end one's own account.
+type CloseAccount struct {
+	Password string `json:"password" validate:"required,max=200"`
 }
 
 // Invite asks for an invitation.
@@ -60,6 +102,11 @@ type Join struct {
 	Name     string `json:"name" validate:"max=80"`
 	Email    string `json:"email" validate:"max=200"`
 	Password string `json:"password" validate:"max=200"`
+}
+
+// RolesOf lists the roles, the least first.
+func RolesOf() []Named {
+	return []Named{{"viewer", "looks on"}, {"assistant", "presents and records"}, {"lead", "leads the class"}}
 }
 
 // DateOf writes a day with its year.

@@ -10,6 +10,7 @@ type Login struct {
 
 // Me is who is logged in.
 type Me struct {
+	ID      string      `json:"id"`
 	Name    string      `json:"name"`
 	Email   string      `json:"email"`
 	Classes []ClassLink `json:"classes"`
@@ -34,6 +35,7 @@ type Trouble struct {
 	Remedy string  `json:"remedy,omitempty"`
 	Lesson *Lesson `json:"lesson,omitempty"`
 	Record *Record `json:"record,omitempty"` // as it is, where a child was recorded elsewhere
+	Erased bool    `json:"erased,omitempty"` // the child that it is about is erased
 }
 
 // Desk is what every view of a class needs.

@@ -187,7 +187,8 @@ type LearnerView struct {
 	Retired    bool        `json:"retired"`
 	Says       string      `json:"says"` // how the child stands, in one or two sentences
 	Strands    []Branch    `json:"strands"`
-	Entries    []Entry     `json:"entries"` // newest first, corrected and withdrawn ones too
+	Part       EntryPart   `json:"part"`    // the newest records
+	Records    int         `json:"records"` // how many there are in all, corrected and withdrawn ones too
 	Steps      []NextStep  `json:"steps"`
 	Judgements []Judgement `json:"judgements"` // newest first
 	States     []Named     `json:"states"`     // what a guide can judge

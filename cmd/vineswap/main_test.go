@@ -6,7 +6,6 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
-	"io"
 	"net"
 	"net/http"
 	"os"
@@ -18,8 +17,10 @@ import (
 	"testing"
 	"time"
 
+	"vineswap/core/ladder"
 	"vineswap/demo"
 	"vineswap/pgtest"
+	"vineswap/store"
 )
 
 var binary string
@@ -170,16 +171,26 @@ func TestRejudge(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	_, before, err := s.Stands(context.Background(), classes[0].ClassID)
+	class, err := s.Class(context.Background(), classes[0].ClassID)
 	if err != nil {
 		t.Fatal(err)
+	}
+	before, err := s.Standings(context.Background(), class)
+	if err != nil {
+		t.Fatal(err)
+	}
+	standings := func(list []store.Standing) (out []ladder.Standings) {
+		for _, l := range list {
+			out = append(out, l.Standings)
+		}
+		return out
 	}
 	out, errs, status := run(t, "", []string{"VINESWAP_DATABASE=" + url}, "rejudge")
 	if status != 0 || out != "Judged 46 learners anew.\n" {
 		t.Errorf("status %d, %q, %q", status, out, errs)
 	}
-	_, after, err := s.Stands(context.Background(), classes[0].ClassID)
-	if err != nil || len(before) != 22 || !reflect.DeepEqual(before, after) {
+	after, err := s.Standings(context.Background(), class)
+	if err != nil || len(before) != 22 || !reflect.DeepEqual(standings(before), standings(after)) {
 		t.Errorf("%d children before, %d after, %v", len(before), len(after), err)
 	}
 }
@@ -590,13 +601,12 @@ func (p *process) address() string {
 
 func answers(address string) bool {
 	client := http.Client{Timeout: 2 * time.Second}
-	res, err := client.Get(address + "/api/health")
+	res, err := client.Get(address + "/readyz")
 	if err != nil {
 		return false
 	}
 	defer res.Body.Close()
-	body, err := io.ReadAll(res.Body)
-	return err == nil && strings.Contains(string(body), "ok")
+	return res.StatusCode == http.StatusOK
 }
 
 // database is the process id of the demo's PostgreSQL.

@@ -6,6 +6,7 @@ import (
 	"fmt"
 	"log/slog"
 	"net"
+	"net/netip"
 	"net/url"
 	"os"
 	"strings"
@@ -24,7 +25,10 @@ type config struct {
 	Database string `env:"VINESWAP_DATABASE"`
 	Address  string `env:"VINESWAP_ADDRESS" envDefault:"127.0.0.1:8420"`
 	Origin   string `env:"VINESWAP_ORIGIN"` // what browsers see through a proxy
-	Debug    bool   `env:"VINESWAP_DEBUG"`
+	// Proxies are the addresses, or networks, of the proxies that stand before the
+	// server: what they say of whom a request comes from is believed.
+	Proxies []string `env:"VINESWAP_PROXIES"`
+	Debug   bool     `env:"VINESWAP_DEBUG"`
 	// Clock is the instant that the server takes for now when it starts, for
 	// trials of what changes from day to day; empty for the real one.
 	Clock string `env:"VINESWAP_CLOCK"`
@@ -40,13 +44,35 @@ func (c config) clock() func() time.Time {
 	return func() time.Time { return time.Now().Add(ahead) }
 }
 
+// networks are those of the proxies.
+func (c config) networks() ([]netip.Prefix, error) {
+	var list []netip.Prefix
+	for _, text := range c.Proxies {
+		network, err := netip.ParsePrefix(strings.TrimSpace(text))
+		if at, one := netip.ParseAddr(strings.TrimSpace(text)); err != nil && one == nil {
+			network, err = at.Prefix(at.BitLen())
+		}
+		if err != nil {
+			return nil, fmt.Errorf("VINESWAP_PROXIES: %q is no address such as 10.0.0.7, and no network such as 10.0.0.0/24", text)
+		}
+		list = append(list, network)
+	}
+	return list, nil
+}
+
 func readConfig() (config, error) {
 	cfg, err := env.ParseAs[config]()
 	if err != nil {
 		return cfg, usageError{err}
 	}
-	if u, err := url.Parse(cfg.Origin); err != nil || cfg.Origin != "" && (u.Host == "" || u.Path != "" || u.Scheme != "https" && u.Scheme != "http") {
+	if u, err := url.Parse(cfg.Origin); err != nil || cfg.Origin != "" && (u.Host == "" || strings.Contains(u.Host, "*") || u.Scheme+"://"+u.Host != cfg.Origin || u.Scheme != "https" && u.Scheme != "http") {
 		return cfg, usageError{fmt.Errorf("VINESWAP_ORIGIN %q is no origin such as https://vines.school.example", cfg.Origin)}
+	}
+	if _, err := cfg.networks(); err != nil {
+		return cfg, usageError{err}
+	}
+	if _, _, err := net.SplitHostPort(cfg.Address); err != nil {
+		return cfg, usageError{fmt.Errorf("VINESWAP_ADDRESS %q is no address such as 127.0.0.1:8420", cfg.Address)}
 	}
 	if _, err := time.Parse(time.RFC3339, cfg.Clock); cfg.Clock != "" && err != nil {
 		return cfg, usageError{fmt.Errorf("VINESWAP_CLOCK %q is no instant such as 2026-11-25T08:30:00Z", cfg.Clock)}
@@ -68,15 +94,45 @@ func withStore(ctx context.Context, do func(config, *store.Store) error) error {
 	if cfg.Database == "" {
 		return usageError{errors.New("set VINESWAP_DATABASE to the URL of a PostgreSQL database")}
 	}
-	s, err := store.Open(ctx, cfg.Database)
+	s, err := opened(ctx, cfg.Database)
 	if err != nil {
 		return err
 	}
 	defer s.Close()
-	if _, err := s.Migrate(ctx); err != nil {
-		return err
-	}
 	return do(cfg, s)
+}
+
+// How long a database that is still starting is waited for, and how often it is
+// asked.
+const (
+	waitFor  = 2 * time.Minute
+	askEvery = 500 * time.Millisecond
+)
+
+// opened opens the store, migrated, once the database answers.
+func opened(ctx context.Context, database string) (*store.Store, error) {
+	until := time.Now().Add(waitFor)
+	for said := false; ; {
+		s, err := store.Open(ctx, database)
+		if err == nil {
+			if _, err = s.Migrate(ctx); err == nil {
+				return s, nil
+			}
+			s.Close()
+		}
+		if ctx.Err() != nil || !store.Unavailable(err) || store.Refused(err) || time.Now().After(until) {
+			return nil, err
+		}
+		if !said {
+			slog.Warn("the database does not answer yet: waiting for it", "error", err)
+			said = true
+		}
+		select {
+		case <-time.After(askEvery):
+		case <-ctx.Done():
+			return nil, ctx.Err()
+		}
+	}
 }
 
 func serveCommand() *cobra.Command {
@@ -105,7 +161,11 @@ func serve(ctx context.Context, s *store.Store, l net.Listener, cfg config) erro
 	if err != nil {
 		return err
 	}
-	srv, err := server.New(server.Options{Store: s, Screens: screens, Now: cfg.clock(), Secure: !onLoopback(l.Addr()) || strings.HasPrefix(cfg.Origin, "https:"), Origin: cfg.Origin})
+	networks, err := cfg.networks()
+	if err != nil {
+		return err
+	}
+	srv, err := server.New(server.Options{Store: s, Screens: screens, Now: cfg.clock(), Proxies: networks, Secure: !onLoopback(l.Addr()) || strings.HasPrefix(cfg.Origin, "https:"), Origin: cfg.Origin})
 	if err != nil {
 		return err
 	}

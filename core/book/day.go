@@ -12,6 +12,9 @@ type Day int
 
 const dayFormat = "2006-01-02"
 
+// firstYear is before any day on which a child of today did anything.
+const firstYear = 1900
+
 // ErrDay is wrapped by the error about a text that is no day.
 var ErrDay = errors.New("a day is written as 2026-11-25")
 
@@ -26,6 +29,9 @@ func ParseDay(text string) (Day, error) {
 	t, err := time.Parse(dayFormat, text)
 	if err != nil {
 		return 0, fmt.Errorf("%w, not %q", ErrDay, text)
+	}
+	if t.Year() < firstYear {
+		return 0, fmt.Errorf("%w, and not before %d", ErrDay, firstYear)
 	}
 	return DayOf(t), nil
 }

@@ -15,6 +15,20 @@ type Child struct {
 	Class     Class
 	Met       map[choose.StageID]bool // stages that count as met since they arrived
 	Open      map[choose.StageID]bool // stages that stayed open when another arrived before them
+
+	vines map[Strand][]Leaf // worked out beforehand, for a day
+	day   book.Day
+}
+
+// On is the child with all its vines of a day worked out beforehand. Its standings,
+// and what of its class bears on them, must not be changed any more.
+func (c Child) On(today book.Day) Child {
+	vines := map[Strand][]Leaf{}
+	for _, strand := range Strands() {
+		vines[strand] = c.Vine(strand, today)
+	}
+	c.vines, c.day = vines, today
+	return c
 }
 
 // Stages returns the stages of a strand that have numbers in the class's range, in
@@ -72,6 +86,9 @@ func (l Leaf) In(state State) []Lobe {
 
 // Vine returns the leaves of a strand on a day, first stage first.
 func (c Child) Vine(strand Strand, today book.Day) []Leaf {
+	if c.vines != nil && c.day == today {
+		return c.vines[strand]
+	}
 	stages := c.Class.Stages(strand)
 	leaves := make([]Leaf, len(stages))
 	for i, stage := range stages {

@@ -92,22 +92,17 @@ type Held struct {
 	Children []string
 }
 
-// Unwritten lists what is still to be written up: every child who is here, at every
-// task that was worked, in lessons that have ended and in those that have gone on
-// to another task, in their order.
-func Unwritten(lessons []Held, here map[string]bool, records []book.Record) []book.Spot {
-	written := book.Written(records)
+// Worked lists the children at the tasks that were worked: all of them once the
+// lesson has ended, and those that were left for another task on the mat. Of whom of
+// them nothing is written (book.Written) is still to be written up.
+func (h Held) Worked() []book.Spot {
 	var list []book.Spot
-	for _, l := range lessons {
-		for nth := range l.Items {
-			if l.Stand != Ended && (l.Stand != OnTheMat || nth == l.Nth) {
-				continue
-			}
-			for _, child := range l.Children {
-				if spot := (book.Spot{Lesson: l.ID, Nth: nth, Learner: child}); here[child] && !written[spot] {
-					list = append(list, spot)
-				}
-			}
+	for nth := range h.Items {
+		if h.Stand != Ended && (h.Stand != OnTheMat || nth == h.Nth) {
+			continue
+		}
+		for _, child := range h.Children {
+			list = append(list, book.Spot{Lesson: h.ID, Nth: nth, Learner: child})
 		}
 	}
 	return list

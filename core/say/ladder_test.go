@@ -139,7 +139,6 @@ func TestSentencesAboutChildren(t *testing.T) {
 		w.Counted(place.Columns([]place.Number{8, 7})[0]):                                             "15 counted, one swap: 5 stay",
 		say.Waits(0, true): "not seen yet", say.Waits(1, false): "1 day", say.Waits(12, false): "12 days",
 		say.Erased(1): "One child was erased. Nothing else of it is kept.", say.Erased(3): "3 children were erased. Nothing else of them is kept.",
-		say.Open(1): "One invitation is still open.", say.Open(2): "2 invitations are still open.",
 		say.PlaceInStrand(ladder.Joining, 5, 10):                                           "joining, stage 5 of 10",
 		w.StageInManner(choose.NoSwap, book.Column):                                        "joining: no swap, in the column",
 		w.TakenFrom(place.TakingColumns(62, 38)[0]):                                        "12 there after one swap, 8 taken: 4 stay",

@@ -32,17 +32,6 @@ func Erased(n int) string {
 	return fmt.Sprintf("%d children were erased. Nothing else of them is kept.", n)
 }
 
-// Open says how many invitations can still be used; nothing for none.
-func Open(n int) string {
-	switch n {
-	case 0:
-		return ""
-	case 1:
-		return "One invitation is still open."
-	}
-	return fmt.Sprintf("%d invitations are still open.", n)
-}
-
 // PlaceInStrand says where a stage stands: "joining, stage 5 of 10".
 func PlaceInStrand(strand ladder.Strand, nth, of int) string {
 	return fmt.Sprintf("%s, stage %d of %d", Strand(strand), nth, of)

@@ -1,31 +1,41 @@
 <script lang="ts">
-  import { onMount } from 'svelte';
+  import { onMount, untrack } from 'svelte';
   import Router, { replace, router } from 'svelte-spa-router';
   import { wrap } from 'svelte-spa-router/wrap';
+  import { whenIdle } from './lib/idle';
   import { focused, once, point } from './lib/keys';
+  import { outbox } from './lib/outbox.svelte';
   import Wrong from './lib/parts/Wrong.svelte';
   import Defs from './lib/pieces/Defs.svelte';
+  import { fetchStage } from './lib/pieces/stand';
   import { loadDesk, loadMe, shared } from './lib/state.svelte';
   import Login from './routes/login/Login.svelte';
   import Today from './routes/today/Today.svelte';
 
-  // Today comes with the page; the other views when they are opened.
+  // Today comes with the page; the other views after it, before anybody opens them, so
+  // that losing the network opens no empty page.
+  const views = {
+    numbers: () => import('./routes/numbers/Numbers.svelte'),
+    gather: () => import('./routes/gather/Gather.svelte'),
+    mat: () => import('./routes/mat/Mat.svelte'),
+    record: () => import('./routes/record/Record.svelte'),
+    class: () => import('./routes/class/Class.svelte'),
+    learner: () => import('./routes/learner/Learner.svelte'),
+    people: () => import('./routes/people/People.svelte'),
+    settings: () => import('./routes/settings/Settings.svelte'),
+    access: () => import('./routes/access/Access.svelte'),
+  };
   const routes = {
     '/:class/today': Today,
-    '/:class/numbers': wrap({ asyncComponent: () => import('./routes/numbers/Numbers.svelte') }),
-    '/:class/gather/:lesson': wrap({
-      asyncComponent: () => import('./routes/gather/Gather.svelte'),
-    }),
-    '/:class/mat/:lesson': wrap({ asyncComponent: () => import('./routes/mat/Mat.svelte') }),
-    '/:class/record/:lesson': wrap({
-      asyncComponent: () => import('./routes/record/Record.svelte'),
-    }),
-    '/:class/class': wrap({ asyncComponent: () => import('./routes/class/Class.svelte') }),
-    '/:class/learner/:learner': wrap({
-      asyncComponent: () => import('./routes/learner/Learner.svelte'),
-    }),
-    '/:class/people': wrap({ asyncComponent: () => import('./routes/people/People.svelte') }),
-    '/:class/settings': wrap({ asyncComponent: () => import('./routes/settings/Settings.svelte') }),
+    '/:class/numbers': wrap({ asyncComponent: views.numbers }),
+    '/:class/gather/:lesson': wrap({ asyncComponent: views.gather }),
+    '/:class/mat/:lesson': wrap({ asyncComponent: views.mat }),
+    '/:class/record/:lesson': wrap({ asyncComponent: views.record }),
+    '/:class/class': wrap({ asyncComponent: views.class }),
+    '/:class/learner/:learner': wrap({ asyncComponent: views.learner }),
+    '/:class/people': wrap({ asyncComponent: views.people }),
+    '/:class/settings': wrap({ asyncComponent: views.settings }),
+    '/:class/access': wrap({ asyncComponent: views.access }),
   };
   const join = (): Promise<typeof import('./routes/people/Join.svelte')> =>
     import('./routes/people/Join.svelte');
@@ -36,6 +46,29 @@
   const mine = $derived(shared.me?.classes.some((c) => c.id === classId) ?? false);
 
   onMount(loadMe);
+
+  // What waits on this device is sent once its account is here, whichever view is open.
+  $effect(() => {
+    const account = shared.me?.id;
+    if (account) untrack(() => outbox.open(account));
+  });
+
+  // Asked for again where the network was away: nothing else is waited for.
+  const AGAIN_MS = 5000;
+  async function fetchAll(): Promise<void> {
+    try {
+      await Promise.all([...Object.values(views).map((view) => view()), fetchStage()]);
+      await Promise.all([...document.fonts].map((font) => font.load()));
+    } catch {
+      setTimeout(() => void fetchAll(), AGAIN_MS);
+    }
+  }
+  let fetched = false;
+  $effect(() => {
+    if (!shared.desk || fetched) return;
+    fetched = true;
+    return whenIdle(() => void fetchAll());
+  });
 
   // The colours of the class's own set, for every picture of a piece and every text.
   $effect(() => {

@@ -42,6 +42,10 @@ type All struct {
 	Invited       wire.Invited       `json:"invited"`
 	Invitation    wire.Invitation    `json:"invitation"`
 	Join          wire.Join          `json:"join"`
+	ChangeMember  wire.ChangeMember  `json:"changeMember"`
+	Access        wire.Access        `json:"access"`
+	NewPassword   wire.NewPassword   `json:"newPassword"`
+	CloseAccount  wire.CloseAccount  `json:"closeAccount"`
 }
 
 // schema is the JSON schema, indented, with one definition for each type.

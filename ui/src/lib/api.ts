@@ -8,9 +8,16 @@ export class Refused extends Error {
   }
 }
 
-/** True where the request never reached the server. */
-export const offline = (error: unknown): boolean =>
-  error instanceof Refused && error.trouble.status === 0;
+/** After so many ms a request that is not answered is given up. */
+const PATIENCE_MS = 40_000;
+
+const away = (title: string): Refused =>
+  new Refused({
+    type: 'about:blank',
+    title,
+    status: 0,
+    remedy: 'What you did is kept here. Try again in a moment.',
+  });
 
 const token = (): string =>
   document.cookie
@@ -35,22 +42,23 @@ async function send(
       headers,
       keepalive: method !== 'GET', // what is kept is sent also when the page is left
       body: body === undefined ? undefined : JSON.stringify(body),
+      signal: AbortSignal.timeout(PATIENCE_MS),
     });
   } catch {
-    throw new Refused({
-      type: 'about:blank',
-      title: 'The server cannot be reached',
-      status: 0,
-      remedy: 'What you did is kept here. Try again in a moment.',
-    });
+    throw away('The server cannot be reached');
   }
 }
 
-async function trouble(response: Response): Promise<Trouble> {
+/** Whether the answer is the server's own, and no page of a proxy before it. */
+const ours = (response: Response): boolean =>
+  /^application\/(problem\+)?json/.test(response.headers.get('Content-Type') ?? '');
+
+async function answer<T>(response: Response): Promise<T> {
+  if (!ours(response)) throw away('The server did not answer');
   try {
-    return (await response.json()) as Trouble;
+    return (await response.json()) as T;
   } catch {
-    return { type: 'about:blank', title: 'The server did not answer', status: response.status };
+    throw away('The answer of the server was cut off');
   }
 }
 
@@ -66,11 +74,11 @@ export async function api<T>(
 ): Promise<T> {
   let response = await send(method, path, body, more);
   if (response.status === 403 && method !== 'GET') {
-    const refused = await trouble(response);
+    const refused = await answer<Trouble>(response);
     if (refused.field !== 'token') throw new Refused(refused);
     await send('GET', '/me');
     response = await send(method, path, body, more);
   }
-  if (!response.ok) throw new Refused(await trouble(response));
-  return (response.status === 204 ? undefined : await response.json()) as T;
+  if (!response.ok) throw new Refused(await answer<Trouble>(response));
+  return response.status === 204 ? (undefined as T) : answer<T>(response);
 }

@@ -1,26 +1,10 @@
-// A lesson on this screen: steps are local, only the position is sent. Writes
-// go one after another from the newest revision. What cannot be sent, because
-// the network or the session is gone, waits here, also when the view is left.
-import { prefersReducedMotion } from 'svelte/motion';
-import { api, offline, Refused } from './api';
+// A lesson on this screen: steps are local, only the position is sent. What changes goes
+// into the outbox, from the newest revision, and is sent from there, also when the view
+// is left.
+import { api } from './api';
+import { outbox, type Piece } from './outbox.svelte';
 import { classPath, guarded, shared, troubleOf } from './state.svelte';
 import type { Lesson, LessonChange, Moved, Trouble } from './wire.gen';
-
-const AGAIN_MS = 3000;
-
-/** What moves has so many ms before anything is sent. */
-const SEEN_MS = 200;
-
-/** What is seen comes first, and what is sent after it; at once where the page is left. */
-const shown = (): Promise<void> =>
-  new Promise((resolve) => {
-    const go = (): void => {
-      window.removeEventListener('pagehide', go);
-      resolve();
-    };
-    window.addEventListener('pagehide', go);
-    setTimeout(go, prefersReducedMotion.current ? 0 : SEEN_MS);
-  });
 
 /** The lessons of this page, by account and id. */
 const open: Record<string, LessonInHand> = {};
@@ -33,42 +17,43 @@ export class LessonInHand {
   conflict = $state<Trouble>();
   index = $state(0);
   #revision = 0; // from which the next change starts
-  #waiting: Partial<LessonChange> = {};
-  #sending?: Promise<void>;
   #reading?: Promise<void>;
 
-  private constructor(private readonly id: string) {}
+  private constructor(private readonly id: string) {
+    outbox.hear(id, {
+      sent: (piece, answer) => this.#sent(piece, answer),
+      refused: (piece, trouble) => piece.kind === 'step' && this.#refused(trouble),
+      elsewhere: () => void (this.#reading = this.#read()),
+    });
+  }
 
   /** The lesson with this id; one for the whole page, so that nothing waits twice. */
   static of(id: string): LessonInHand {
-    const key = `${shared.me?.email} ${id}`;
+    const key = `${shared.me?.id} ${id}`;
     return (open[key] ??= new LessonInHand(id));
   }
 
-  get #path(): string {
-    return classPath(`/lessons/${this.id}`);
+  /** Whether a change of this lesson has not reached the server. */
+  get #waits(): boolean {
+    return outbox.waiting.some((p) => p.kind === 'step' && p.of === this.id);
   }
 
   /** Reads the lesson, once what waits has been sent. */
   async load(): Promise<void> {
     this.trouble = this.conflict = undefined;
-    if (this.lesson && this.#waits) return this.change({});
-    await this.#sending;
+    if (this.lesson && this.#waits) return;
     this.lesson = undefined; // nothing is touched that the server may have moved on
     this.#reading = this.#read();
     return this.#reading;
   }
 
   async #read(): Promise<void> {
+    await outbox.settled(this.id); // a step that waits is older than what is read
     try {
-      this.#take(await guarded(api<Lesson>('GET', this.#path)));
+      this.#take(await guarded(api<Lesson>('GET', classPath(`/lessons/${this.id}`))));
     } catch (error) {
       this.trouble = troubleOf(error);
     }
-  }
-
-  get #waits(): boolean {
-    return Object.keys(this.#waiting).length > 0;
   }
 
   #take(lesson: Lesson): void {
@@ -87,65 +72,31 @@ export class LessonInHand {
     if (shared.mayPresent) void this.change({ at: steps[index].at });
   }
 
-  /** Keeps a change; resolves when all that waits has been sent or refused. */
-  change(change: Partial<LessonChange>): Promise<void> {
-    this.#waiting = { ...this.#waiting, ...change };
-    if (this.#waits) shared.saving = 'saving';
-    this.#sending ??= this.#sendAll().finally(() => (this.#sending = undefined));
-    return this.#sending;
-  }
-
-  async #sendAll(): Promise<void> {
+  /** Keeps a change; resolves when all that waits of the lesson has been sent or refused. */
+  async change(change: Partial<LessonChange>): Promise<void> {
     await this.#reading; // a change is made to the revision that is read
-    await shown();
-    while (this.#waits) {
-      const sending = this.#waiting;
-      this.#waiting = {};
-      shared.saving = 'saving';
-      try {
-        await this.#send(sending);
-        shared.saving = 'saved';
-      } catch (error) {
-        const gone = offline(error);
-        if (!gone && shared.me !== null) {
-          shared.saving = 'saved';
-          this.#refused(error);
-          continue;
-        }
-        shared.saving = 'waiting';
-        this.#waiting = { ...sending, ...this.#waiting };
-        if (!gone) return; // logged out: the log-in comes back here, and load sends it
-        await new Promise((resolve) => setTimeout(resolve, AGAIN_MS));
-      }
-    }
+    void outbox.step(this.id, this.#revision, change);
+    await outbox.settled(this.id);
   }
 
-  async #send(change: Partial<LessonChange>): Promise<void> {
-    const body = { revision: this.#revision, ...change };
-    if (Object.keys(change).join() === 'at') return this.#move(body);
-    const got = await guarded(api<Lesson>('PATCH', this.#path, body));
+  #sent(piece: Piece, answer: unknown): void {
+    if (piece.kind !== 'step') return;
+    this.conflict = this.trouble = undefined;
+    const got = answer as Lesson | Moved;
+    if (!('steps' in got)) {
+      // Another trace is worked by now, as when the class has set another way.
+      if (got.at !== piece.change.at) this.#reading = this.#read();
+      this.#revision = got.revision;
+      return;
+    }
     // The view may have moved on while this was on its way.
     const index = this.index;
     this.lesson = got;
     this.#revision = got.revision;
     this.index = got.steps[index] ? index : got.index;
-    this.trouble = undefined;
-    this.conflict = undefined;
   }
 
-  /** A step on: the trace is here already, so that only the revision comes back. */
-  async #move(body: Partial<LessonChange>): Promise<void> {
-    const moved = await guarded(
-      api<Moved>('PATCH', this.#path, body, { Prefer: 'return=minimal' }),
-    );
-    // Another trace is worked by now, as when the class has set another way.
-    if (moved.at !== body.at) return this.#read();
-    this.#revision = moved.revision;
-    this.trouble = this.conflict = undefined;
-  }
-
-  #refused(error: unknown): void {
-    const trouble = error instanceof Refused ? error.trouble : troubleOf(error);
+  #refused(trouble: Trouble): void {
     if (trouble.lesson) {
       this.conflict = trouble;
       this.#take(trouble.lesson);

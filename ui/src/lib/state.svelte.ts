@@ -4,13 +4,12 @@ import { replace } from 'svelte-spa-router';
 import { api, Refused } from './api';
 import type { ClassLink, Desk, LessonLink, Me, Trouble } from './wire.gen';
 
-type Saving = 'saved' | 'saving' | 'waiting';
-
 class Shared {
   /** Undefined until the server has answered, null when nobody is logged in. */
   me = $state<Me | null | undefined>(undefined);
   desk = $state<Desk>();
-  saving = $state<Saving>('saved');
+  /** How many changes are on their way that are not in the outbox. */
+  saving = $state(0);
   /** What the live region says. */
   said = $state('');
   trouble = $state<Trouble>();
@@ -36,6 +35,16 @@ export async function guarded<T>(request: Promise<T>): Promise<T> {
   } catch (error) {
     if (error instanceof Refused && error.trouble.status === 401) shared.me = null;
     throw error;
+  }
+}
+
+/** Runs a change that is said to be on its way until it is answered. */
+export async function saved<T>(request: Promise<T>): Promise<T> {
+  shared.saving++;
+  try {
+    return await guarded(request);
+  } finally {
+    shared.saving--;
   }
 }
 
@@ -76,7 +85,7 @@ export function openClass(link: ClassLink): void {
 }
 
 export async function logOut(): Promise<void> {
-  await api('POST', '/logout');
+  await guarded(api('POST', '/logout'));
   shared.me = null;
   shared.desk = undefined;
   await replace('/');

@@ -29,12 +29,17 @@ export interface All {
   invited: Invited;
   invitation: Invitation;
   join: Join;
+  changeMember: ChangeMember;
+  access: Access;
+  newPassword: NewPassword;
+  closeAccount: CloseAccount;
 }
 export interface Login {
   email: string;
   password: string;
 }
 export interface Me {
+  id: string;
   name: string;
   email: string;
   classes: ClassLink[];
@@ -54,6 +59,7 @@ export interface Trouble {
   remedy?: string;
   lesson?: Lesson;
   record?: Record;
+  erased?: boolean;
 }
 export interface Lesson {
   link: LessonLink;
@@ -532,6 +538,7 @@ export interface Observe {
   day: string;
   replaces?: string;
   withdrawn?: boolean;
+  seenAt?: string;
   anotherRun?: boolean;
 }
 export interface Say {
@@ -659,7 +666,8 @@ export interface LearnerView {
   retired: boolean;
   says: string;
   strands: Branch[];
-  entries: Entry[];
+  part: EntryPart;
+  records: number;
   steps: NextStep[];
   judgements: Judgement[];
   states: Named[];
@@ -685,6 +693,10 @@ export interface Lobe {
   says: string;
   beads: number;
   why: string;
+}
+export interface EntryPart {
+  entries: Entry[];
+  more: boolean;
 }
 export interface NextStep {
   kind: string;
@@ -718,7 +730,8 @@ export interface People {
   members: Member[];
   classes: ClassLink[];
   erased: string;
-  open: string;
+  open: OpenLink[];
+  roles: Named[];
 }
 export interface Enrolled {
   id: string;
@@ -726,9 +739,16 @@ export interface Enrolled {
   when: string;
 }
 export interface Member {
+  id: string;
   name: string;
   email: string;
   role: string;
+}
+export interface OpenLink {
+  id: string;
+  role: string;
+  by: string;
+  until: string;
 }
 export interface AddLearners {
   learners: Learner[];
@@ -753,5 +773,26 @@ export interface Invitation {
 export interface Join {
   name: string;
   email: string;
+  password: string;
+}
+export interface ChangeMember {
+  role: string;
+}
+export interface Access {
+  name: string;
+  email: string;
+  places: LoggedInAt[];
+  fewestSigns: number;
+}
+export interface LoggedInAt {
+  device: string;
+  since: string;
+  here: boolean;
+}
+export interface NewPassword {
+  password: string;
+  new: string;
+}
+export interface CloseAccount {
   password: string;
 }

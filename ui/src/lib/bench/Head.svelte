@@ -1,8 +1,10 @@
 <script lang="ts">
   // The head of every view: the mark, the views that exist, the class, whether
-  // all is saved, the keys.
+  // all is saved, the keys. What is not opens a list of it.
   import { link, router } from 'svelte-spa-router';
   import Logo from '../parts/Logo.svelte';
+  import { outbox } from '../outbox.svelte';
+  import Unsent from '../parts/Unsent.svelte';
   import { lessonAddress, shared, view } from '../state.svelte';
 
   let { onkeys }: { onkeys: () => void } = $props();
@@ -10,9 +12,21 @@
   const inHand = $derived(shared.desk?.inHand);
   const mat = $derived(inHand ? view(lessonAddress(inHand)) : '');
   const at = $derived(router.location.split('/')[2] ?? '');
-  const saving = $derived(
-    { saved: 'Saved', saving: 'Saving', waiting: 'Waits for the network' }[shared.saving],
+  const waiting = $derived(outbox.waiting.length);
+  const refused = $derived(outbox.refused.length);
+  /** True at every moment: what is here and not there is counted. */
+  const unsent = $derived(
+    [
+      refused && `refused: ${refused}`,
+      waiting && !outbox.trying && `waiting: ${waiting}`,
+      !outbox.kept && 'not kept on this device',
+      outbox.erased && `erased: ${outbox.erased}`,
+    ]
+      .filter(Boolean)
+      .join(', '),
   );
+  const saving = $derived(waiting || shared.saving ? 'Saving' : 'Saved');
+  let list = $state<Unsent>();
 </script>
 
 {#snippet to(name: string, href: string, on: boolean)}
@@ -50,10 +64,13 @@
     >
       {shared.desk?.class.name}
     </a>
-    <span class="saved" class:waits={shared.saving === 'waiting'} role="status">{saving}</span>
+    <span class="saved" class:waits={unsent !== ''} role="status">
+      {#if unsent}<button onclick={() => list?.open()}>{unsent}</button>{:else}{saving}{/if}
+    </span>
     <button class="keys" onclick={onkeys} aria-label="Keys of this view">?</button>
   </span>
 </header>
+<Unsent bind:this={list} />
 
 <style>
   header {
@@ -124,8 +141,17 @@
   .saved.waits {
     width: auto;
     contain: none;
+    height: auto;
     color: var(--clay-ink);
     font-weight: 600;
+    white-space: nowrap;
+  }
+  .saved button {
+    min-height: 44px;
+    color: inherit;
+    font: inherit;
+    text-decoration: underline;
+    text-underline-offset: 4px;
   }
   .keys {
     position: relative;

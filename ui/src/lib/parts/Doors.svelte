@@ -1,13 +1,19 @@
 <script lang="ts">
-  // What lies behind the class's name, for its lead.
+  // What lies behind the class's name; its people are its lead's affair.
   import { link } from 'svelte-spa-router';
-  import { view } from '../state.svelte';
+  import { shared, view } from '../state.svelte';
 
-  let { at }: { at: 'settings' | 'people' } = $props();
+  let { at }: { at: 'settings' | 'people' | 'access' } = $props();
+
+  const doors = $derived([
+    ['settings', 'Settings'],
+    ...(shared.desk?.class.role === 'lead' ? [['people', 'People']] : []),
+    ['access', 'Your access'],
+  ]);
 </script>
 
 <ul>
-  {#each [['settings', 'Settings'], ['people', 'People']] as [id, name] (id)}
+  {#each doors as [id, name] (id)}
     <li><a href={view(id!)} use:link aria-current={id === at ? 'page' : undefined}>{name}</a></li>
   {/each}
 </ul>

@@ -1,6 +1,10 @@
 // Sets up a stage: in a worker, so that pieces go on while the page is at work, or in
 // the page where the browser cannot draw elsewhere or the worker does not come.
 import { Stage, type Show, type Shown } from './stage';
+import address from './stage.worker?worker&url';
+
+/** Fetches the worker's script ahead, for when the network is gone. */
+export const fetchStage = (): Promise<unknown> => fetch(address);
 
 export interface Stand {
   show: (show: Show) => void;
@@ -19,7 +23,7 @@ export function stand(root: HTMLElement, tell: (shown: Shown) => void): Stand {
   };
   if ('transferControlToOffscreen' in HTMLCanvasElement.prototype) {
     const away = canvasIn(root).transferControlToOffscreen();
-    const mine = new Worker(new URL('./stage.worker.ts', import.meta.url), { type: 'module' });
+    const mine = new Worker(address, { type: 'module' });
     mine.onmessage = ({ data }: MessageEvent<Shown>) => tell(data);
     mine.onerror = () => {
       mine.terminate();

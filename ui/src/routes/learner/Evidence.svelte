@@ -5,11 +5,15 @@
 
   let {
     entries,
+    total,
+    more,
     stage,
     mended,
     onmend,
   }: {
-    entries: Entry[];
+    entries: Entry[]; // the newest ones
+    total: number; // how many there are in all
+    more?: () => Promise<void>; // reads older ones; missing where there are none
     stage: string;
     mended: string; // the id of the record that is being corrected
     onmend?: (e: Entry) => void; // missing where one only looks on
@@ -23,17 +27,36 @@
 
   let all = $state(false);
   const list = $derived(all ? entries : entries.filter((e) => e.stage === stage));
+
+  /** So many rows are there at first, or all that there are. */
+  const FIRST = 12;
+  let reading = $state(false);
+  async function older(): Promise<void> {
+    if (!more || reading) return;
+    reading = true;
+    await more();
+    reading = false;
+  }
+  // What is asked for may lie further back.
+  $effect(() => {
+    if (list.length < FIRST && more && !reading) void older();
+  });
+  const NEAR = 200;
+  function scrolled(event: Event): void {
+    const { scrollTop, clientHeight, scrollHeight } = event.currentTarget as HTMLElement;
+    if (scrollTop + clientHeight > scrollHeight - NEAR) void older();
+  }
 </script>
 
 <div class="head">
   <h2>What was seen, newest first</h2>
   <span class="right">
     <button aria-pressed={!all} onclick={() => (all = false)}>this stage</button>
-    <button aria-pressed={all} onclick={() => (all = true)}>all {entries.length}</button>
+    <button aria-pressed={all} onclick={() => (all = true)}>all {total}</button>
   </span>
 </div>
 <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-<div class="scroll" role="region" aria-label="What was seen" tabindex="0">
+<div class="scroll" role="region" aria-label="What was seen" tabindex="0" onscroll={scrolled}>
   <table>
     <thead class="unseen">
       <tr><th>day</th><th>stage</th><th>help</th><th>answer</th><th>right</th></tr>
@@ -81,10 +104,19 @@
           </td>
         </tr>
       {:else}
-        <tr><td colspan="5" class="small">Nothing is recorded here yet.</td></tr>
+        <tr
+          ><td colspan="5" class="small"
+            >{more ? 'Looking further back …' : 'Nothing is recorded here yet.'}</td
+          ></tr
+        >
       {/each}
     </tbody>
   </table>
+  {#if more && list.length >= FIRST}
+    <button class="older" disabled={reading} onclick={() => void older()}
+      >{reading ? 'Reading …' : 'Older ones'}</button
+    >
+  {/if}
 </div>
 
 <style>
@@ -177,6 +209,12 @@
     fill: none;
     stroke: var(--plum);
     stroke-width: 2;
+  }
+  .older {
+    min-height: 44px;
+    font-size: var(--t1);
+    font-weight: 600;
+    color: var(--leaf);
   }
   .old td {
     color: var(--ink-2);

@@ -12,8 +12,17 @@
   import Wrong from '../../lib/parts/Wrong.svelte';
   import Sign from '../../lib/pieces/Sign.svelte';
   import { classPath, guarded, loadDesk, shared, troubleOf, view } from '../../lib/state.svelte';
+  import { outbox } from '../../lib/outbox.svelte';
   import { fromEntry } from '../../lib/records.svelte';
-  import type { Entry, LearnerView, NextStep, Observe, Trouble } from '../../lib/wire.gen';
+  import { seenNow } from '../../lib/seen';
+  import type {
+    Entry,
+    EntryPart,
+    LearnerView,
+    NextStep,
+    Observe,
+    Trouble,
+  } from '../../lib/wire.gen';
   import Open from '../record/Open.svelte';
   import Beads from './Beads.svelte';
   import Evidence from './Evidence.svelte';
@@ -57,9 +66,20 @@
   const step = $derived(child?.steps.find((s) => s.draws && s.kind !== 'let-be'));
   const path = $derived(classPath(`/learners/${params.learner}`));
 
+  /** What is read of the records so far, newest first; there may be older ones. */
+  let entries = $state.raw<Entry[]>([]);
+  let more = $state(false);
+
   function take(got: LearnerView): void {
     child = got;
     trouble = undefined;
+    // What was read of older ones stays, as far as nothing of it is new now.
+    const known = new Set(got.part.entries.map((e) => e.id));
+    const last = got.part.entries[got.part.entries.length - 1];
+    const at = entries.findIndex((e) => e.id === last?.id);
+    const rest = at < 0 ? [] : entries.slice(at + 1).filter((e) => !known.has(e.id));
+    entries = [...got.part.entries, ...rest];
+    more = rest.length > 0 ? more : got.part.more;
     const all = got.strands.flatMap((s) => s.stages);
     if (!all.some((n) => n.leaf.stage === stage)) {
       stage = got.steps[0]?.stage ?? all[0]?.leaf.stage ?? '';
@@ -82,6 +102,21 @@
       trouble = troubleOf(error);
     }
   }
+  async function older(): Promise<void> {
+    const of = params.learner;
+    const last = entries[entries.length - 1];
+    if (!last) return;
+    try {
+      const at = classPath(`/learners/${of}/entries?after=${last.id}`);
+      const part = await guarded(api<EntryPart>('GET', at));
+      if (of !== params.learner || entries[entries.length - 1]?.id !== last.id) return;
+      entries = [...entries, ...part.entries];
+      more = part.more;
+    } catch (error) {
+      more = false; // not again and again: the page can be loaded anew
+      trouble = troubleOf(error);
+    }
+  }
   function mend(e: Entry): void {
     mended = e;
     draft = { ...fromEntry(e), id: crypto.randomUUID(), replaces: e.id, withdrawn: false };
@@ -91,15 +126,34 @@
   }
   const leave = (): void => void (mended = draft = undefined);
   async function keep(): Promise<void> {
-    if (!draft || (!touched && !mended?.withdrawn)) return leave();
-    try {
-      take(await guarded(api<LearnerView>('POST', `${path}/corrections`, draft)));
-      leave();
-      shared.said = 'The correction is kept.';
-    } catch (error) {
-      unkept = troubleOf(error); // what was typed stays
-    }
+    if (!draft || !mended || (!touched && !mended.withdrawn)) return leave();
+    const { id } = draft;
+    if (keeping === id) return;
+    keeping = id;
+    unkept = undefined;
+    const says = `${child?.name ?? ''}, ${mended.task} = ${draft.answer || 'none'}`;
+    const made = { ...draft, seenAt: seenNow() };
+    void outbox.add(params.learner, { kind: 'correction', made, says });
+    await outbox.settled(params.learner, PATIENCE_MS);
+    // Where the server does not answer it waits on this device; refused, it is open still.
+    if (draft?.id === id && !unkept) leave();
+    keeping = '';
   }
+  let keeping = '';
+  const PATIENCE_MS = 1500;
+  const hear = (learner: string): (() => void) =>
+    outbox.hear(learner, {
+      sent: (_, answer) => {
+        take(answer as LearnerView);
+        shared.said = 'The correction is kept.';
+      },
+      refused: (piece, why) => {
+        if (piece.kind !== 'correction' || piece.made.id !== draft?.id) return;
+        unkept = why; // what was typed stays open, beside what is wrong with it
+        outbox.letGo(piece);
+      },
+      elsewhere: () => void load(learner),
+    });
   function withdraw(): void {
     if (!draft) return;
     draft = { ...draft, withdrawn: true };
@@ -150,9 +204,11 @@
       shown = params.learner;
       stage = '';
       judging = false;
+      entries = [];
       leave();
       void load(params.learner);
     }
+    return hear(params.learner);
   });
   onMount(() => {
     void loadDesk(desk.class.id);
@@ -223,7 +279,9 @@
         </div>
         <div class="seen">
           <Evidence
-            entries={child.entries}
+            {entries}
+            total={child.records}
+            more={more ? older : undefined}
             {stage}
             mended={mended?.id ?? ''}
             onmend={shared.mayPresent ? mend : undefined}

@@ -10,8 +10,25 @@
   import Next from '../../lib/parts/Next.svelte';
   import Plain from '../../lib/parts/Plain.svelte';
   import Wrong from '../../lib/parts/Wrong.svelte';
-  import { classPath, guarded, loadDesk, shared, troubleOf, view } from '../../lib/state.svelte';
-  import type { ChangeLearner, Enrolled, Invited, People, Trouble } from '../../lib/wire.gen';
+  import {
+    classPath,
+    guarded,
+    loadDesk,
+    loadMe,
+    saved,
+    shared,
+    troubleOf,
+    view,
+  } from '../../lib/state.svelte';
+  import type {
+    ChangeLearner,
+    ChangeMember,
+    Enrolled,
+    Invited,
+    Member,
+    People,
+    Trouble,
+  } from '../../lib/wire.gen';
 
   const desk = $derived(shared.desk!);
   let people = $state.raw<People>();
@@ -23,6 +40,8 @@
   let childWrong = $state<Trouble>();
   let invited = $state<Invited>();
   let back = $state<{ name: string; id: string }>();
+  let adult = $state(''); // the adult whose role can be changed
+  let adultWrong = $state<Trouble>();
 
   const lines = $derived(
     names
@@ -47,16 +66,13 @@
     event?.preventDefault();
     if (!lines.length) return;
     const learners = lines.map((name) => ({ id: crypto.randomUUID(), name }));
-    shared.saving = 'saving';
     try {
-      take(await guarded(api<People>('POST', classPath('/learners'), { learners })));
+      take(await saved(api<People>('POST', classPath('/learners'), { learners })));
       shared.said = `${lines.join(', ')} added`;
       names = '';
       wrong = undefined;
     } catch (error) {
       wrong = troubleOf(error); // what was typed stays
-    } finally {
-      shared.saving = 'saved';
     }
   }
   async function change(c: { id: string }, body: ChangeLearner): Promise<boolean> {
@@ -90,6 +106,29 @@
     try {
       invited = await guarded(api<Invited>('POST', classPath('/invitations'), { role }));
       await load();
+    } catch (error) {
+      trouble = troubleOf(error);
+    }
+  }
+  const roleName = (id: string): string => people?.roles.find((r) => r.id === id)?.name ?? id;
+  async function withAdult(method: string, m: Member, body?: ChangeMember): Promise<void> {
+    try {
+      const got = await saved(api<People | undefined>(method, classPath(`/members/${m.id}`), body));
+      adult = '';
+      adultWrong = undefined;
+      if (got) return take(got);
+      await loadMe(); // it was oneself
+      await push(view('today'));
+    } catch (error) {
+      adultWrong = troubleOf(error);
+    }
+  }
+  const setRole = (m: Member, role: string): Promise<void> => withAdult('PATCH', m, { role });
+  const remove = (m: Member): Promise<void> => withAdult('DELETE', m);
+  async function withdraw(id: string): Promise<void> {
+    try {
+      take(await saved(api<People>('DELETE', classPath(`/invitations/${id}`))));
+      invited = undefined; // it may be the one that is shown
     } catch (error) {
       trouble = troubleOf(error);
     }
@@ -194,13 +233,46 @@
           <h2>Adults</h2>
           <ul>
             {#each people.members as m (m.email)}
-              <li><b>{m.name}</b> <span class="small">{m.role}, {m.email}</span></li>
+              <li class:open={adult === m.id}>
+                <button
+                  class="who"
+                  aria-expanded={adult === m.id}
+                  onclick={() => ((adult = adult === m.id ? '' : m.id), (adultWrong = undefined))}
+                >
+                  <b>{m.name}</b>
+                  <span class="small">{roleName(m.role)}, {m.email}</span>
+                </button>
+                {#if adult === m.id}
+                  <span class="row acts">
+                    {#each people.roles as r (r.id)}
+                      {#if r.id !== m.role}
+                        <button class="act" onclick={() => setRole(m, r.id)}>{r.name}</button>
+                      {/if}
+                    {/each}
+                    <button class="act" onclick={() => remove(m)}>
+                      {m.id === shared.me?.id ? 'leave the class' : 'take out of the class'}
+                    </button>
+                  </span>
+                  {#if adultWrong}<Wrong trouble={adultWrong} />{/if}
+                {/if}
+              </li>
             {/each}
           </ul>
+          {#if people.open.length}
+            <h2>Invitations that can still be used</h2>
+            <ul class="gone">
+              {#each people.open as i (i.id)}
+                <li>
+                  <span>somebody who {roleName(i.role)}</span>
+                  <span class="small">until {i.until}, made by {i.by}</span>
+                  <button class="act" onclick={() => withdraw(i.id)}>withdraw</button>
+                </li>
+              {/each}
+            </ul>
+          {/if}
           <span class="row">
             <Plain onclick={() => invite('assistant')}>Invite an assistant</Plain>
             <Plain onclick={() => invite('viewer')}>Invite somebody to look on</Plain>
-            <span class="small">{people.open}</span>
           </span>
         </section>
       {/if}
@@ -321,8 +393,16 @@
     padding-top: 8px;
     border-top: 1px solid var(--line);
   }
-  .adults li {
-    padding: 4px 0;
+  .adults .who {
+    min-height: 44px;
+  }
+  .adults .who:hover b {
+    color: var(--leaf);
+  }
+  .adults .open {
+    padding: 0 12px 8px;
+    background: var(--sheet);
+    border-left: 4px solid var(--leaf);
   }
   .adults b {
     font-weight: 600;

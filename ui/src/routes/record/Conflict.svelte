@@ -1,23 +1,34 @@
 <script lang="ts">
-  // Two guides wrote the same child at once: both are shown, and nothing is lost
-  // whichever is kept.
+  // A record that the server refused: it stays here with its reason until somebody
+  // decides. Where two guides wrote the same child at once both are shown, and nothing is
+  // lost whichever is kept.
   import Plain from '../../lib/parts/Plain.svelte';
   import Wrong from '../../lib/parts/Wrong.svelte';
+  import { outbox, type Piece } from '../../lib/outbox.svelte';
   import type { Records } from '../../lib/records.svelte';
   import type { Entry, Observe, Record as Page } from '../../lib/wire.gen';
 
-  let { records, page }: { records: Records; page: Page } = $props();
+  let {
+    records,
+    page,
+    piece,
+  }: { records: Records; page: Page; piece: Piece & { kind: 'record' } } = $props();
 
-  const mine = $derived(records.conflict!.mine);
+  const mine = $derived(piece.made);
+  const twice = $derived(piece.refused?.status === 409 && piece.refused.field !== 'id');
   const theirs = $derived<Entry | undefined>(records.latest(mine.learner, mine.nth).entry);
   const name = $derived(page.children.find((c) => c.id === mine.learner)?.name ?? '');
   const again = (change: Partial<Observe>): void =>
-    void records.settle({ ...mine, id: crypto.randomUUID(), replaces: undefined, ...change });
+    records.settle(piece, { ...mine, id: crypto.randomUUID(), replaces: undefined, ...change });
 </script>
 
-<div class="conflict" role="group" aria-label="{name} was recorded twice">
-  <Wrong trouble={records.conflict!.trouble} />
-  {#if theirs}
+<div
+  class="conflict"
+  role="group"
+  aria-label={twice ? `${name} was recorded twice` : `${name} was not kept`}
+>
+  <Wrong trouble={piece.refused!} />
+  {#if twice && theirs}
     <div class="both">
       <p>
         <span class="kid">{mine.answer || 'none'}</span><br /><b>you</b><br />{mine.help}
@@ -37,7 +48,11 @@
     </div>
     <p class="small">What is not kept stays in the list, struck through.</p>
   {:else}
-    <div class="acts"><Plain onclick={() => again({})}>Keep mine</Plain></div>
+    <p>{piece.says}</p>
+    <div class="acts">
+      <Plain onclick={() => outbox.again(piece)}>Send it again</Plain>
+      <Plain onclick={() => records.settle(piece)}>Let it go</Plain>
+    </div>
   {/if}
 </div>
 

@@ -133,7 +133,7 @@
   function write(): void {
     const c = children.find((x) => x.id === openId);
     if (!c || !draft || !touched) return;
-    void records.keep(draft, before(c));
+    records.keep(draft, before(c));
     draft = undefined;
     openId = '';
   }
@@ -152,12 +152,12 @@
     if (next) openChild(next);
   }
   const mark = (c: Learner): void => {
-    if (may && !records.written(c.id, nth)) void records.keep(begin(c));
+    if (may && !records.written(c.id, nth)) records.keep(begin(c));
   };
   function allRight(): void {
     if (!may || isOpen || todo.length === 0) return;
     const came = todo.length > 1 ? 'default' : 'marked';
-    void records.keepAll(todo.map((c) => ({ made: { ...begin(c), came } })));
+    records.keepAll(todo.map((c) => ({ made: { ...begin(c), came } })));
   }
   const allSays = $derived(
     todo.length === 1
@@ -169,7 +169,7 @@
   function nothing(): void {
     const c = children.find((x) => x.id === openId);
     if (!c || !draft) return;
-    void records.keep({ ...draft, withdrawn: true }, before(c));
+    records.keep({ ...draft, withdrawn: true }, before(c));
     openId = '';
   }
   async function finish(): Promise<void> {
@@ -221,7 +221,7 @@
   const help = (id: string) => (): void => change({ help: id });
   const digits = Object.fromEntries([...'0123456789'].map((d) => [d, () => keyDigit(d)]));
   function backspace(): void {
-    if (!isOpen) void records.undo();
+    if (!isOpen) records.undo();
     else white?.wipe();
   }
 
@@ -355,7 +355,7 @@
         <h1>Who did what</h1>
         {#if todo.length}<span class="small">as the mat saw it</span>{/if}
       </div>
-      {#if records.conflict}<Conflict {records} {page} />{/if}
+      {#each records.refused as piece (piece.key)}<Conflict {records} {page} {piece} />{/each}
       {#if records.trouble}<Wrong trouble={records.trouble} />{/if}
       {#if hand.trouble}<Wrong trouble={hand.trouble} />{/if}
       {#if records.notice}<p class="notice" role="status">{records.notice}</p>{/if}
@@ -431,7 +431,7 @@
       {#if records.done.length || (todo.length && !isOpen)}
         <div class="beside">
           {#if records.done.length}
-            <button class="undo" onclick={() => void records.undo()}><BackArrow /> Undo</button>
+            <button class="undo" onclick={() => records.undo()}><BackArrow /> Undo</button>
           {/if}
           {#if todo.length && !isOpen}
             <button class="all" onclick={allRight} data-all-right>

@@ -18,6 +18,7 @@
     loadDesk,
     logOut,
     openClass,
+    saved,
     shared,
     troubleOf,
     view,
@@ -42,25 +43,27 @@
   }
   // One after another, each from the newest revision.
   let line = Promise.resolve();
-  let waiting = 0;
   const set = (id: string, value: string): void =>
     change({ [id]: id === 'and' ? value === 'true' : value });
   const change = (part: Partial<Settings>): void => {
-    shared.saving = 'saving';
-    waiting++;
     line = line.then(() => keep(part));
   };
   async function keep(part: Partial<Settings>): Promise<void> {
     try {
       const next = { ...desk.settings, ...part };
-      shared.desk = await guarded(api<Desk>('PUT', classPath('/settings'), next));
+      shared.desk = await saved(api<Desk>('PUT', classPath('/settings'), next));
       trouble = undefined;
       await load();
     } catch (error) {
       trouble = troubleOf(error);
       await loadDesk(desk.class.id);
-    } finally {
-      if (--waiting === 0) shared.saving = 'saved';
+    }
+  }
+  async function leave(): Promise<void> {
+    try {
+      await logOut();
+    } catch (error) {
+      trouble = troubleOf(error);
     }
   }
   const back = (): void => void push(view('today'));
@@ -74,13 +77,11 @@
   {#snippet shelf()}
     <h1>{desk.class.name}</h1>
     <p class="small">{shared.me?.name}, {desk.class.role}</p>
-    {#if lead}
-      <Doors at="settings" />
-    {/if}
+    <Doors at="settings" />
     {#each shared.me?.classes.filter((c) => c.id !== desk.class.id) ?? [] as c (c.id)}
       <p class="go"><Plain onclick={() => openClass(c)}>Go to {c.name}</Plain></p>
     {/each}
-    <p class="go"><Plain onclick={logOut}>Log out</Plain></p>
+    <p class="go"><Plain onclick={leave}>Log out</Plain></p>
   {/snippet}
   {#snippet mat()}
     <div class="matters">

@@ -1,0 +1,123 @@
+package server
+
+import (
+	"crypto/sha256"
+	"encoding/hex"
+	"encoding/json"
+	"fmt"
+	"io"
+	"os"
+	"sync"
+
+	"github.com/gofiber/fiber/v3"
+	"github.com/google/uuid"
+	lru "github.com/hashicorp/golang-lru/v2"
+
+	"vineswap/core/book"
+	"vineswap/core/group"
+	"vineswap/core/ladder"
+	"vineswap/store"
+)
+
+// answers are what was worked out lately of classes, and is still true: each is found
+// by a hash of all that it was worked out from, which the database tells with every
+// request. Any server may forget any of it.
+type answers struct {
+	bodies  *lru.Cache[string, []byte]
+	classes *lru.Cache[uuid.UUID, seenClass]
+}
+
+// How much is remembered: a body of a class of thirty has about 200 KB.
+const (
+	mostBodies  = 128
+	mostClasses = 64
+)
+
+func newAnswers() *answers {
+	bodies, errBodies := lru.New[string, []byte](mostBodies)
+	classes, errClasses := lru.New[uuid.UUID, seenClass](mostClasses)
+	if errBodies != nil || errClasses != nil {
+		panic("a cache without a size") // the sizes are ours
+	}
+	return &answers{bodies, classes}
+}
+
+// program tells one build of the server from another: what a class looks like may
+// change with it.
+var program = sync.OnceValue(func() string {
+	path, err := os.Executable()
+	if err != nil {
+		return ""
+	}
+	file, err := os.Open(path)
+	if err != nil {
+		return ""
+	}
+	defer file.Close()
+	sum := sha256.New()
+	_, _ = io.Copy(sum, file)
+	return hex.EncodeToString(sum.Sum(nil))
+})
+
+// seenClass is a class as it stands on a day.
+type seenClass struct {
+	version  string // a hash of all that it rests on
+	children []group.Child
+}
+
+// children reads who is in the class and how each stands on a day.
+func (s *Server) children(c *call, today book.Day) (seenClass, error) {
+	list, err := s.store.Standings(c.Context(), c.class)
+	if err != nil {
+		return seenClass{}, err
+	}
+	version := versionOf(c.class, list, today)
+	if known, ok := s.answers.classes.Get(c.class.ID); ok && known.version == version {
+		return known, nil
+	}
+	now := seenClass{version, make([]group.Child, len(list))}
+	for i, l := range list {
+		now.children[i] = group.Child{ID: l.ID.String(), Name: l.Name, Child: l.Child.On(today)}
+	}
+	s.answers.classes.Add(c.class.ID, now)
+	return now, nil
+}
+
+// versionOf is a hash of all that says how a class stands on a day.
+func versionOf(class store.Class, list []store.Standing, today book.Day) string {
+	sum := sha256.New()
+	fmt.Fprintln(sum, program(), class.ID, class.Name, class.Revision, class.Weeks, int(today))
+	for _, l := range list {
+		fmt.Fprintf(sum, "%s %d %q\n", l.ID, l.Revision, l.Name)
+	}
+	return hex.EncodeToString(sum.Sum(nil)[:16])
+}
+
+// lasting answers what depends on a version and on what was asked, and on nothing
+// else: whoever has it already hears that it is still true.
+func (s *Server) lasting(c *call, version, asked string, work func() (any, error)) error {
+	sum := sha256.Sum256([]byte(version + "\n" + asked))
+	key := hex.EncodeToString(sum[:16])
+	tag := `"` + key + `"`
+	body, known := s.answers.bodies.Get(key)
+	if c.Get(fiber.HeaderIfNoneMatch) != tag && !known {
+		made, err := work()
+		if err != nil {
+			return err
+		}
+		if body, err = json.Marshal(made); err != nil {
+			return err
+		}
+		s.answers.bodies.Add(key, body)
+	}
+	c.Set(fiber.HeaderCacheControl, "private, no-cache")
+	c.Set(fiber.HeaderETag, tag)
+	if c.Get(fiber.HeaderIfNoneMatch) == tag {
+		return c.SendStatus(fiber.StatusNotModified)
+	}
+	c.Set(fiber.HeaderContentType, fiber.MIMEApplicationJSONCharsetUTF8)
+	return c.Send(body)
+}
+
+// stand is how a class of the caller's stands, without its children.
+func (c *call) stand() ladder.Class { return c.class.Judged() }

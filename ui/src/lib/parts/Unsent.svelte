@@ -1,0 +1,76 @@
+<script lang="ts">
+  // What has not reached the server: what waits, and what was refused with its reason.
+  import { outbox, type Piece } from '../outbox.svelte';
+  import Dialog from './Dialog.svelte';
+  import Plain from './Plain.svelte';
+  import Wrong from './Wrong.svelte';
+
+  let dialog = $state<Dialog>();
+  export const open = (): void => dialog?.open();
+
+  const says = (p: Piece): string => (p.kind === 'step' ? 'where a lesson stands' : p.says);
+  const records = $derived(outbox.waiting.filter((p) => p.kind !== 'step'));
+  const steps = $derived(outbox.waiting.length - records.length);
+  const count = (n: number, one: string, many: string): string => (n === 1 ? one : `${n} ${many}`);
+
+  function close(): void {
+    outbox.erased = 0;
+    dialog?.close();
+  }
+</script>
+
+<Dialog bind:this={dialog} title="What is not in the class’s records yet">
+  {#if outbox.erased}
+    <p class="part" role="status">
+      {count(outbox.erased, 'One record', 'records')} of a child who was erased
+      {outbox.erased === 1 ? 'was' : 'were'} taken off this device. Nothing is kept of the child.
+    </p>
+  {/if}
+  {#each outbox.refused as p (p.key)}
+    <div class="part">
+      <b>{says(p)}</b>
+      {#if p.refused}<Wrong trouble={p.refused} />{/if}
+      <span class="row">
+        <Plain onclick={() => outbox.again(p)}>Send it again</Plain>
+        <Plain onclick={() => outbox.letGo(p)}>Let it go</Plain>
+      </span>
+    </div>
+  {/each}
+  {#if outbox.waiting.length}
+    <div class="part">
+      <p>
+        {outbox.kept
+          ? 'Kept on this device and sent as soon as the server answers. Go on as you like.'
+          : 'This device is full and cannot keep it: leave this page open until it is sent.'}
+      </p>
+      <ul>
+        {#each records as p (p.key)}<li>{says(p)}</li>{/each}
+        {#if steps}<li>{count(steps, 'where a lesson stands', 'changes of lessons')}</li>{/if}
+      </ul>
+      <Plain onclick={() => outbox.now()}>Try now</Plain>
+    </div>
+  {:else if !outbox.refused.length}
+    <p class="part">Everything is saved.</p>
+  {/if}
+  <p class="part"><Plain onclick={close}>Close</Plain></p>
+</Dialog>
+
+<style>
+  .part {
+    margin-top: 12px;
+  }
+  .row {
+    display: flex;
+    gap: 8px;
+    margin-top: 8px;
+  }
+  ul {
+    max-height: 40vh;
+    margin: 8px 0;
+    overflow: auto;
+  }
+  li {
+    padding: 6px 0;
+    border-bottom: 1px dashed var(--edge);
+  }
+</style>

@@ -1,0 +1,235 @@
+<script lang="ts">
+  // One's own access: the password, where one is logged in, the end of the account.
+  import { onMount } from 'svelte';
+  import { push, replace } from 'svelte-spa-router';
+  import { api } from '../../lib/api';
+  import Bench from '../../lib/bench/Bench.svelte';
+  import { shortcuts } from '../../lib/keys';
+  import { outbox } from '../../lib/outbox.svelte';
+  import Dialog from '../../lib/parts/Dialog.svelte';
+  import Doors from '../../lib/parts/Doors.svelte';
+  import Next from '../../lib/parts/Next.svelte';
+  import Plain from '../../lib/parts/Plain.svelte';
+  import Wrong from '../../lib/parts/Wrong.svelte';
+  import { guarded, logOut, saved, shared, troubleOf, view } from '../../lib/state.svelte';
+  import type { Access, Me, Trouble } from '../../lib/wire.gen';
+
+  let access = $state.raw<Access>();
+  let trouble = $state<Trouble>();
+  let password = $state('');
+  let fresh = $state('');
+  let wrong = $state<Trouble>(); // of the new password
+  let changed = $state(false);
+  let confirm = $state('');
+  let notClosed = $state<Trouble>();
+  let dialog = $state<Dialog>();
+  const waiting = $derived(outbox.waiting.length + outbox.refused.length);
+
+  async function load(): Promise<void> {
+    try {
+      access = await guarded(api<Access>('GET', '/account'));
+    } catch (error) {
+      trouble = troubleOf(error);
+    }
+  }
+  async function change(event: SubmitEvent): Promise<void> {
+    event.preventDefault();
+    try {
+      await saved(api<Me>('POST', '/account/password', { password, new: fresh }));
+      password = fresh = '';
+      wrong = undefined;
+      changed = true;
+      await load();
+    } catch (error) {
+      wrong = troubleOf(error); // what was typed stays
+    }
+  }
+  async function elsewhere(): Promise<void> {
+    try {
+      access = await saved(api<Access>('POST', '/account/elsewhere'));
+      shared.said = 'You are logged in here alone.';
+    } catch (error) {
+      trouble = troubleOf(error);
+    }
+  }
+  async function close(event: SubmitEvent): Promise<void> {
+    event.preventDefault();
+    try {
+      await saved(api('POST', '/account/close', { password: confirm }));
+      dialog?.close();
+      shared.me = null;
+      shared.desk = undefined;
+      await replace('/');
+    } catch (error) {
+      notClosed = troubleOf(error);
+    }
+  }
+  async function leave(): Promise<void> {
+    try {
+      await logOut();
+    } catch (error) {
+      trouble = troubleOf(error);
+    }
+  }
+  const back = (): void => void push(view('today'));
+  onMount(load);
+</script>
+
+<svelte:window onkeydown={shortcuts({ space: back })} />
+
+<Bench title="Your access" keys={[['space', 'back to Today']]}>
+  {#snippet shelf()}
+    <h1>{shared.desk?.class.name}</h1>
+    <p class="small">{shared.me?.name}, {shared.desk?.class.role}</p>
+    <Doors at="access" />
+  {/snippet}
+
+  {#snippet mat()}
+    <div class="access">
+      {#if trouble}<Wrong {trouble} />{/if}
+      {#if access}
+        <section>
+          <h1>{access.name}</h1>
+          <p class="small">{access.email}</p>
+        </section>
+        <section>
+          <h2>Where you are logged in</h2>
+          <ul>
+            {#each access.places as place, i (i)}
+              <li>
+                <b>{place.device}</b>
+                <span class="small">since {place.since}{place.here ? ', this is here' : ''}</span>
+              </li>
+            {/each}
+          </ul>
+          {#if access.places.length > 1}
+            <p class="go"><Plain onclick={elsewhere}>Log out everywhere but here</Plain></p>
+          {:else}
+            <p class="small">Only here.</p>
+          {/if}
+          <p class="go"><Plain onclick={leave}>Log out here</Plain></p>
+          {#if waiting}
+            <p class="small">
+              {waiting === 1 ? 'One thing' : `${waiting} things`} on this device
+              {waiting === 1 ? 'has' : 'have'} not reached the server yet. They stay here and are sent
+              when you log in on this device again.
+            </p>
+          {/if}
+        </section>
+        <section>
+          <h2>The end of your account</h2>
+          <p>
+            You belong to no class any more and cannot log in. Your name stays beside what you
+            recorded, and nothing else of you.
+          </p>
+          <p class="go"><Plain onclick={() => dialog?.open()}>Close the account …</Plain></p>
+        </section>
+      {/if}
+    </div>
+  {/snippet}
+
+  {#snippet book()}
+    <form onsubmit={change} novalidate>
+      <h1>A new password</h1>
+      <input
+        class="unseen"
+        tabindex="-1"
+        aria-hidden="true"
+        autocomplete="username"
+        value={access?.email}
+        readonly
+      />
+      <label for="now">The one that you have</label>
+      <input
+        id="now"
+        type="password"
+        autocomplete="current-password"
+        bind:value={password}
+        class:wrong={wrong?.field === 'password'}
+        aria-describedby={wrong ? 'password-wrong' : undefined}
+      />
+      <label for="fresh">The new one, at least {access?.fewestSigns ?? ''} signs</label>
+      <input
+        id="fresh"
+        type="password"
+        autocomplete="new-password"
+        bind:value={fresh}
+        class:wrong={wrong?.field === 'new'}
+        aria-describedby={wrong ? 'password-wrong' : undefined}
+      />
+      {#if wrong}<Wrong trouble={wrong} id="password-wrong" />{/if}
+      <p class="go"><Plain type="submit">Change the password</Plain></p>
+      {#if changed}<p role="status">The password is changed. You are logged out elsewhere.</p>{/if}
+    </form>
+  {/snippet}
+  {#snippet foot()}
+    <Next label="Back to Today" key="space" onclick={back} />
+  {/snippet}
+</Bench>
+
+<Dialog bind:this={dialog} title="Close the account?">
+  <form onsubmit={close} novalidate>
+    <p>This cannot be taken back. Your own password confirms it.</p>
+    <label for="confirm">Your password</label>
+    <input
+      id="confirm"
+      type="password"
+      autocomplete="current-password"
+      bind:value={confirm}
+      aria-describedby={notClosed ? 'close-wrong' : undefined}
+    />
+    {#if notClosed}<Wrong trouble={notClosed} id="close-wrong" />{/if}
+    <p class="row">
+      <Plain onclick={() => dialog?.close()}>Keep it</Plain>
+      <Plain type="submit">Close the account</Plain>
+    </p>
+  </form>
+</Dialog>
+
+<style>
+  .access {
+    height: 100%;
+    max-width: 620px;
+    padding: var(--s4) 28px;
+    overflow: auto;
+  }
+  section {
+    margin-bottom: var(--s5);
+  }
+  li {
+    display: flex;
+    align-items: center;
+    gap: 12px;
+    min-height: 44px;
+    border-bottom: 1px solid var(--line);
+  }
+  b {
+    font-weight: 600;
+  }
+  .go {
+    margin-top: var(--s3);
+  }
+  label {
+    display: block;
+    margin-top: var(--s3);
+    font-size: var(--t1);
+    line-height: 20px;
+  }
+  input {
+    width: 100%;
+    min-height: 44px;
+    padding: 6px 10px;
+    border: 1.5px solid var(--edge);
+    border-radius: var(--r2);
+    background: var(--sheet);
+    font-size: 18px;
+  }
+  input.wrong {
+    border-color: var(--clay);
+  }
+  .row {
+    display: flex;
+    gap: 8px;
+    margin-top: var(--s3);
+  }
+</style>
