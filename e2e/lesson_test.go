@@ -234,7 +234,7 @@ func TestTheServerGoesAndComesBack(t *testing.T) {
 	rehearse(s.login(g, "hanne"), "47+25").Key(" ").Holds("built", at("lay-out/1")).Settle()
 	s.check(g)
 	stop()
-	g.Key(" ", " ", " ").Holds("on without it", at("lay-out/4")).See("Waits for the network")
+	g.Key(" ", " ", " ").Holds("on without it", at("lay-out/4")).See("waiting: 1")
 	s.check(g)
 	if kept := s.kept(g); kept.At.String() != "lay-out/1" {
 		t.Errorf("kept at %v while nobody could", kept.At)

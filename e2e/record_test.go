@@ -398,10 +398,10 @@ func TestRecordsWaitForTheServer(t *testing.T) {
 	s.check(g)
 	id := s.kept(g).ID
 	stop()
-	g.Press("Ada W. right, 72").See("Waits for the network").Holds("it shows as written", "document.querySelectorAll('.box.written').length === 1")
+	g.Press("Ada W. right, 72").See("waiting: 1").Holds("it shows as written", "document.querySelectorAll('.box.written').length === 1")
 	_, stop = s.serve(strings.TrimPrefix(url, "http://"))
 	t.Cleanup(stop)
-	g.Reload().See("Who did what").Holds("saved", "document.querySelector('.saved').innerText === 'Saved' && document.querySelectorAll('.box.written').length === 1 && !Object.keys(localStorage).some((k) => k.startsWith('records'))")
+	g.Reload().See("Who did what").Holds("saved", "document.querySelector('.saved').innerText === 'Saved' && document.querySelectorAll('.box.written').length === 1 && !Object.keys(localStorage).some((k) => k.startsWith('outbox'))")
 	s.check(g)
 	if seen, err := s.store.LessonObservations(ctx, id); err != nil || len(seen) != 1 || seen[0].Came != book.Marked {
 		t.Errorf("kept %+v, %v", seen, err)
@@ -423,7 +423,7 @@ func TestAChildWhoHasLeftIsRecorded(t *testing.T) {
 	if err := s.store.EraseLearner(ctx, class, bram); err != nil {
 		t.Fatal(err)
 	}
-	g.Press("Bram D. right, 72").See("cannot be recorded any more")
+	g.Press("Bram D. right, 72").See("Nothing is kept of it")
 	s.check(g)
 	if seen, err := s.store.LessonObservations(ctx, s.kept(g).ID); err != nil || len(seen) != 1 || seen[0].LearnerID != ada {
 		t.Errorf("kept %+v, %v", seen, err)
@@ -482,7 +482,7 @@ func TestPeople(t *testing.T) {
 	if strings.Contains(link, "undefined") || !strings.HasPrefix(link, s.url+"/#/join/") {
 		t.Fatalf("the link is %q", link)
 	}
-	g.Reload().See("One invitation is still open.").Holds("the link is not shown again", "!document.getElementById('link')").Press("Settings").Press("Log out").See("Open the room")
+	g.Reload().See("Invitations that can still be used").See("somebody who presents and records").Holds("the link is not shown again", "!document.getElementById('link')").Press("Settings").Press("Log out").See("Open the room")
 	g.Open("about:blank").Open(link).See("Come into the Orchard room").Write("Your name", "Ilse").Write("Email", "ilse@vineswap.test").Write("A password of your own", "short").Press("Come in").See("The password is too short")
 	g.Write("A password of your own", "honey-and-plums").Press("Come in").See("24 children")
 	s.check(g)

@@ -67,7 +67,7 @@
   $effect(() => {
     if (!shared.desk || fetched) return;
     fetched = true;
-    return whenIdle(() => void fetchAll());
+    whenIdle(() => void fetchAll());
   });
 
   // The colours of the class's own set, for every picture of a piece and every text.

@@ -12,7 +12,7 @@ import type { LessonChange, Observe, Trouble } from './wire.gen';
 export type Sent =
   | { kind: 'record'; made: Observe; leaves: boolean; says: string }
   | { kind: 'correction'; made: Observe; says: string }
-  | { kind: 'step'; revision: number; change: Partial<LessonChange> };
+  | { kind: 'step'; revision: number; change: Partial<LessonChange>; tried?: string[] };
 
 export type Piece = Sent & {
   key: string;
@@ -222,6 +222,7 @@ class Outbox {
         this.#refuse(piece, trouble);
       } else {
         this.trying = false;
+        this.#gather();
         if (!shared.me) return this.#rest(); // the log-in opens the row again
         const pause = PAUSES_MS[Math.min(this.#failed++, PAUSES_MS.length - 1)]!;
         await this.#pause(pause * (0.8 + 0.4 * Math.random()));
@@ -231,6 +232,15 @@ class Outbox {
       this.#rest();
     }
     this.#rest();
+  }
+
+  /** Steps that came while one was on its way become one with it again. */
+  #gather(): void {
+    const [first, second] = this.waiting;
+    if (first?.kind !== 'step' || second?.kind !== 'step' || first.of !== second.of) return;
+    if (!only(first.change) || !only(second.change)) return;
+    this.#drop(second);
+    this.#put({ ...first, change: second.change, tried: tries(first) });
   }
 
   /** Tells who waits that something has changed. */
@@ -292,6 +302,10 @@ class Outbox {
         this.#arrived(piece, trouble.lesson);
         return;
       }
+      if (trouble.lesson && cameSoFar(piece, trouble)) {
+        this.#put({ ...piece, revision: trouble.lesson.revision }); // and on from there
+        return;
+      }
       // What follows was done to a lesson that is another one by now.
       for (const p of this.waiting) {
         if (p.kind === 'step' && p.of === piece.of) this.#drop(p);
@@ -333,6 +347,19 @@ function cameThrough({ revision, change }: Piece & { kind: 'step' }, trouble: Tr
     }
     return true;
   });
+}
+
+/** The positions that were sent and of which it is not known whether they came through. */
+const tries = (p: Piece & { kind: 'step' }): string[] => [
+  ...(p.tried ?? []),
+  ...(p.change.at ? [p.change.at] : []),
+];
+
+/** Whether the lesson stands where an earlier try of the same step has left it. */
+function cameSoFar(piece: Piece & { kind: 'step' }, trouble: Trouble): boolean {
+  const now = trouble.lesson!;
+  const at = now.steps[now.index]?.at ?? '';
+  return now.revision === piece.revision + 1 && (piece.tried ?? []).includes(at);
 }
 
 /** What moves is seen first, and sent after it; at once where the page is left. */

@@ -18,7 +18,6 @@
     loadDesk,
     logOut,
     openClass,
-    saved,
     shared,
     troubleOf,
     view,
@@ -39,19 +38,24 @@
   const now = (id: string): string => String(desk.settings[id as keyof Settings]);
 
   async function load(): Promise<void> {
-    choices = await guarded(api<Choices>('GET', classPath('/choices')));
+    try {
+      choices = await guarded(api<Choices>('GET', classPath('/choices')));
+    } catch (error) {
+      trouble = troubleOf(error);
+    }
   }
   // One after another, each from the newest revision.
   let line = Promise.resolve();
   const set = (id: string, value: string): void =>
     change({ [id]: id === 'and' ? value === 'true' : value });
   const change = (part: Partial<Settings>): void => {
-    line = line.then(() => keep(part));
+    shared.saving++; // from the touch on, not only once it is its turn
+    line = line.then(() => keep(part)).finally(() => shared.saving--);
   };
   async function keep(part: Partial<Settings>): Promise<void> {
     try {
       const next = { ...desk.settings, ...part };
-      shared.desk = await saved(api<Desk>('PUT', classPath('/settings'), next));
+      shared.desk = await guarded(api<Desk>('PUT', classPath('/settings'), next));
       trouble = undefined;
       await load();
     } catch (error) {

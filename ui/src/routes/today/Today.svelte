@@ -16,9 +16,11 @@
     lessonAddress,
     loadDesk,
     shared,
+    troubleOf,
     view,
   } from '../../lib/state.svelte';
-  import type { LessonDay, LessonLink, Today as Morning } from '../../lib/wire.gen';
+  import type { LessonDay, LessonLink, Today as Morning, Trouble } from '../../lib/wire.gen';
+  import Wrong from '../../lib/parts/Wrong.svelte';
   import Done from './Done.svelte';
   import Waited from './Waited.svelte';
 
@@ -37,13 +39,26 @@
         : { label: 'Start a lesson', to: view('numbers') },
   );
   const go = (): void => void push(action.to);
-  const days = async (day: string): Promise<void> => {
-    past = await guarded(api<LessonDay>('GET', classPath(`/lessons?day=${day}`)));
-  };
+  let trouble = $state<Trouble>();
+  async function days(day: string): Promise<void> {
+    try {
+      past = await guarded(api<LessonDay>('GET', classPath(`/lessons?day=${day}`)));
+      trouble = undefined;
+    } catch (error) {
+      trouble = troubleOf(error);
+    }
+  }
+  async function load(): Promise<void> {
+    try {
+      morning = await guarded(api<Morning>('GET', classPath('/today')));
+    } catch (error) {
+      trouble = troubleOf(error);
+    }
+  }
 
   onMount(() => {
     void loadDesk(desk.class.id);
-    void guarded(api<Morning>('GET', classPath('/today'))).then((got) => (morning = got));
+    void load();
   });
 </script>
 
@@ -97,6 +112,7 @@
   {/snippet}
   {#snippet mat()}
     <div class="morning">
+      {#if trouble}<Wrong {trouble} />{/if}
       <svg class="stem" width="60" height="100%" preserveAspectRatio="none" aria-hidden="true">
         <path d="M30 0V2000" stroke="var(--leaf)" stroke-width="2.6" fill="none" />
       </svg>
