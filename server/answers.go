@@ -7,6 +7,7 @@ import (
 	"fmt"
 	"io"
 	"os"
+	"slices"
 	"sync"
 
 	"github.com/gofiber/fiber/v3"
@@ -17,6 +18,7 @@ import (
 	"vineswap/core/group"
 	"vineswap/core/ladder"
 	"vineswap/store"
+	"vineswap/wire"
 )
 
 // answers are what was worked out lately of classes, and is still true: each is found
@@ -63,6 +65,19 @@ var program = sync.OnceValue(func() string {
 type seenClass struct {
 	version  string // a hash of all that it rests on
 	children []group.Child
+	// What the morning and a child's page say of all of them, worked out when it is
+	// asked for first.
+	morning func() wire.Today
+	others  func() []wire.Other
+}
+
+// child finds one of them.
+func (s seenClass) child(id string) (ladder.Child, bool) {
+	i := slices.IndexFunc(s.children, func(c group.Child) bool { return c.ID == id })
+	if i < 0 {
+		return ladder.Child{}, false
+	}
+	return s.children[i].Child, true
 }
 
 // children reads who is in the class and how each stands on a day.
@@ -75,10 +90,12 @@ func (s *Server) children(c *call, today book.Day) (seenClass, error) {
 	if known, ok := s.answers.classes.Get(c.class.ID); ok && known.version == version {
 		return known, nil
 	}
-	now := seenClass{version, make([]group.Child, len(list))}
+	all := make([]group.Child, len(list))
 	for i, l := range list {
-		now.children[i] = group.Child{ID: l.ID.String(), Name: l.Name, Child: l.Child.On(today)}
+		all[i] = group.Child{ID: l.ID.String(), Name: l.Name, Child: l.Child.On(today)}
 	}
+	words, class := c.class.Settings.Words(), c.class.Judged()
+	now := seenClass{version, all, sync.OnceValue(func() wire.Today { return morningOf(words, class, all, today) }), sync.OnceValue(func() []wire.Other { return wire.OthersOf(all, today) })}
 	s.answers.classes.Add(c.class.ID, now)
 	return now, nil
 }
@@ -118,6 +135,3 @@ func (s *Server) lasting(c *call, version, asked string, work func() (any, error
 	c.Set(fiber.HeaderContentType, fiber.MIMEApplicationJSONCharsetUTF8)
 	return c.Send(body)
 }
-
-// stand is how a class of the caller's stands, without its children.
-func (c *call) stand() ladder.Class { return c.class.Judged() }

@@ -7,7 +7,6 @@ import (
 	"github.com/gofiber/fiber/v3"
 
 	"vineswap/core/book"
-	"vineswap/core/lesson"
 	"vineswap/wire"
 )
 
@@ -52,16 +51,14 @@ func dayIn(day book.Day, zone *time.Location) (from, to time.Time) {
 // lessonsOn lists the lessons of a day that have ended, the newest first.
 func (s *Server) lessonsOn(c *call, day book.Day, zone *time.Location) ([]wire.LessonBrief, error) {
 	from, to := dayIn(day, zone)
-	ids, err := s.store.LessonsBetween(c.Context(), c.class.ID, from, to)
+	ids, err := s.store.EndedBetween(c.Context(), c.class.ID, from, to)
 	if err != nil {
 		return nil, err
 	}
 	list, err := s.store.Lessons(c.Context(), c.class.ID, ids)
 	out := []wire.LessonBrief{}
 	for _, l := range list {
-		if l.Stand == lesson.Ended {
-			out = append(out, wire.LessonBriefOf(c.class.Settings.Words(), l.ID.String(), l.Lesson, childrenOf(l), l.ChangedAt.In(zone)))
-		}
+		out = append(out, wire.LessonBriefOf(c.class.Settings.Words(), l.ID.String(), l.Lesson, childrenOf(l), l.ChangedAt.In(zone)))
 	}
 	return out, err
 }

@@ -1,6 +1,7 @@
 package server
 
 import (
+	"context"
 	"encoding/json"
 	"errors"
 	"math/rand/v2"
@@ -32,6 +33,12 @@ func (s *Server) choose(c *call) error {
 	if err != nil {
 		return err
 	}
+	leave, err := s.counting.enter(c.Context(), choice)
+	if err != nil {
+		return err
+	}
+	defer leave()
+	choice = choice.In(c.Context())
 	space, err := choice.Space()
 	if err != nil {
 		return wrongChoice(err)
@@ -50,10 +57,40 @@ func (s *Server) choose(c *call) error {
 		draw = space.Spread
 	}
 	chosen, err := wire.ChosenOf(c.class.Settings, choice, space, draw(ask.Count, seed), seed)
-	if err != nil {
+	if err := errors.Join(err, c.Context().Err()); err != nil {
 		return err
 	}
 	return c.JSON(chosen)
+}
+
+func tooLong() *trouble {
+	return refuse(fiber.StatusServiceUnavailable, "These numbers take too long to count", "Take fewer or shorter numbers, or fewer wishes; or try again when less is going on.").of("digits")
+}
+
+// counting lets choices of many long numbers be counted one at a time, so that whoever
+// chooses two numbers beside them hardly waits.
+type counting chan struct{}
+
+// manyDigits is how many digits all numbers of a choice have together that is counted
+// beside any other.
+const manyDigits = 14
+
+// enter waits until a choice may be counted, as long as the context lasts, and returns
+// what to call when it has been.
+func (s counting) enter(ctx context.Context, c choose.Choice) (leave func(), err error) {
+	digits := 0
+	for _, d := range c.Digits {
+		digits += d
+	}
+	if digits <= manyDigits {
+		return func() {}, nil
+	}
+	select {
+	case s <- struct{}{}:
+		return func() { <-s }, nil
+	case <-ctx.Done():
+		return nil, tooLong()
+	}
 }
 
 // chosenBy reads a choice and fits it to its numbers; one that is fitted to its stage
@@ -209,7 +246,10 @@ func (s *Server) dropChoice(c *call) error {
 }
 
 // wrongChoice says beside which wish the mistake is.
-func wrongChoice(err error) *trouble {
+func wrongChoice(err error) error {
+	if errors.Is(err, context.DeadlineExceeded) || errors.Is(err, context.Canceled) {
+		return tooLong()
+	}
 	t := refuse(fiber.StatusUnprocessableEntity, "These numbers cannot be chosen", "Pick a stage, or set how many digits each number has.").because(err)
 	var field *wire.FieldError
 	if errors.As(err, &field) {

@@ -15,6 +15,7 @@ import (
 	"github.com/gofiber/fiber/v3"
 	"github.com/gofiber/fiber/v3/middleware/helmet"
 	recovery "github.com/gofiber/fiber/v3/middleware/recover"
+	"github.com/google/uuid"
 	"github.com/valyala/fasthttp"
 
 	"vineswap/store"
@@ -31,8 +32,17 @@ type Options struct {
 	// Origin is the address that browsers see where a proxy stands before the
 	// server, such as https://vines.school.example; empty without one.
 	Origin string
+	// Beside are routes of a class beside our own: what ours are measured against.
+	Beside []Beside
 	// Proxies are the networks of the proxies that may say whom a request comes from.
 	Proxies []netip.Prefix
+}
+
+// Beside is a route of a class that does one thing, behind the log-in and the role
+// checks that all routes of a class have. It answers what do returns.
+type Beside struct {
+	Method, Path string
+	Do           func(ctx context.Context, class uuid.UUID) (any, error)
 }
 
 // Limits of the server's own life.
@@ -46,19 +56,20 @@ const policy = "default-src 'none'; script-src 'self'; style-src 'self'; font-sr
 
 // Server is the application, ready to listen.
 type Server struct {
-	app     *fiber.App
-	store   *store.Store
-	now     func() time.Time
-	secure  bool
-	origin  string
-	proxies []netip.Prefix
-	answers *answers
-	open    connections
+	app      *fiber.App
+	store    *store.Store
+	now      func() time.Time
+	secure   bool
+	origin   string
+	proxies  []netip.Prefix
+	answers  *answers
+	counting counting
+	open     connections
 }
 
 // New builds the application.
 func New(o Options) (*Server, error) {
-	s := &Server{store: o.Store, now: o.Now, secure: o.Secure, origin: o.Origin, proxies: o.Proxies, answers: newAnswers()}
+	s := &Server{store: o.Store, now: o.Now, secure: o.Secure, origin: o.Origin, proxies: o.Proxies, answers: newAnswers(), counting: make(counting, 1)}
 	if s.now == nil {
 		s.now = time.Now
 	}
@@ -72,7 +83,17 @@ func New(o Options) (*Server, error) {
 	s.app.Use(logged, recovery.New(), helmet.New(helmet.Config{ContentSecurityPolicy: policy, XFrameOptions: "DENY", ReferrerPolicy: "same-origin"}), s.headers, bounded, measured)
 	s.app.Get("/healthz", func(c fiber.Ctx) error { return c.JSON(fiber.Map{"status": "ok"}) })
 	s.app.Get("/readyz", s.ready)
-	s.route(s.app.Group("/api", noStore, s.sameSite))
+	api := s.app.Group("/api", noStore, s.sameSite)
+	for _, b := range o.Beside {
+		api.Add([]string{b.Method}, "/classes/:class"+b.Path, s.inClass(Route{Method: b.Method, Path: b.Path, Least: store.Viewer, handle: func(_ *Server, c *call) error {
+			made, err := b.Do(c.Context(), c.class.ID)
+			if err != nil {
+				return err
+			}
+			return c.JSON(made)
+		}}))
+	}
+	s.route(api)
 	screens, err := newScreens(o.Screens)
 	if err != nil {
 		return nil, err

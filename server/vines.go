@@ -48,7 +48,7 @@ func (s *Server) vines(c *call) error {
 		return err
 	}
 	return s.lasting(c, now.version, "vines "+string(strand)+" "+string(order)+" "+string(near), func() (any, error) {
-		return wire.VinesOf(c.class.Settings.Words(), c.stand(), now.children, strand, order, near, today), nil
+		return wire.VinesOf(c.class.Settings.Words(), c.class.Judged(), now.children, strand, order, near, today), nil
 	})
 }
 
@@ -76,19 +76,21 @@ func (s *Server) answerLearner(c *call, e store.Enrolled) error {
 	if err != nil {
 		return err
 	}
-	child, err := s.store.StandOf(c.Context(), c.class, e.ID)
-	if err != nil {
-		return err
-	}
 	now, err := s.children(c, today)
 	if err != nil {
 		return err
 	}
-	child = child.On(today)
+	child, here := now.child(e.ID.String())
+	if !here {
+		if child, err = s.store.StandOf(c.Context(), c.class, e.ID); err != nil {
+			return err
+		}
+		child = child.On(today)
+	}
 	w := c.class.Settings.Words()
 	out := wire.LearnerView{
 		Learner: wire.Learner{ID: e.ID.String(), Name: e.Name}, Retired: e.Until.Valid, Says: w.Stands(child, today), Strands: wire.BranchesOf(w, child, today),
-		Steps: wire.StepsOf(w, child, today), Judgements: []wire.Judgement{}, States: wire.StatesOf(), Others: wire.OthersOf(now.children, today),
+		Steps: wire.StepsOf(w, child, today), Judgements: []wire.Judgement{}, States: wire.StatesOf(), Others: now.others(),
 		Helps: wire.HelpsOf(), Ways: wire.WaysOf(), Today: today.String(),
 	}
 	if out.Part, err = s.part(c, e.ID, uuid.Nil, today, zone); err != nil {
@@ -112,7 +114,7 @@ func (s *Server) answerLearner(c *call, e store.Enrolled) error {
 }
 
 // mostEntries is how many records of a child are answered at once.
-const mostEntries = 60
+const mostEntries = 30
 
 // entries answers the next part of what is recorded of a child.
 func (s *Server) entries(c *call) error {
@@ -183,23 +185,29 @@ func (s *Server) morning(c *call) error {
 	if err != nil {
 		return err
 	}
-	class, err := s.children(c, today)
+	now, err := s.children(c, today)
 	if err != nil {
 		return err
 	}
-	children := class.children
-	w := c.class.Settings.Words()
-	out := wire.Today{Waited: []wire.Waited{}, Check: wire.ChecksOf(w, group.LookAgain(children, mostToCheck, today), today), Unwritten: []wire.Unwritten{}, Meetings: wire.MeetingsOf(w, group.Meetings(children, c.stand(), lesson.MostChildren, mostMeetings, today))}
-	for _, waited := range group.Longest(children, mostWaiting, today) {
-		out.Waited = append(out.Waited, wire.Waited{Learner: wire.Learner{ID: waited.ID, Name: waited.Name}, Days: waited.Days, Never: waited.Never, Says: say.Waits(waited.Days, waited.Never)})
-	}
-	if err := s.addUnwritten(c, &out, children, today, zone); err != nil {
+	out := now.morning()
+	out.Unwritten = []wire.Unwritten{}
+	if err := s.addUnwritten(c, &out, now.children, today, zone); err != nil {
 		return err
 	}
 	if out.Done, err = s.lessonsOn(c, today, zone); err != nil {
 		return err
 	}
 	return c.JSON(out)
+}
+
+// morningOf says who waited, what wants to be looked at and which lessons suggest
+// themselves.
+func morningOf(w say.Words, class ladder.Class, children []group.Child, today book.Day) wire.Today {
+	out := wire.Today{Waited: []wire.Waited{}, Check: wire.ChecksOf(w, group.LookAgain(children, mostToCheck, today), today), Meetings: wire.MeetingsOf(w, group.Meetings(children, class, lesson.MostChildren, mostMeetings, today))}
+	for _, waited := range group.Longest(children, mostWaiting, today) {
+		out.Waited = append(out.Waited, wire.Waited{Learner: wire.Learner{ID: waited.ID, Name: waited.Name}, Days: waited.Days, Never: waited.Never, Says: say.Waits(waited.Days, waited.Never)})
+	}
+	return out
 }
 
 // How many children Today names.

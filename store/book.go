@@ -88,9 +88,12 @@ type observationRow struct {
 
 const observationColumns = `o.id, o.class_id, o.learner_id, o.lesson_id, o.nth, o.task, o.stage, o.manner, o.material, o.help, o.way, o.answer, o.came,
 	o.chosen, o.runs, o.note, o.day, o.withdrawn, o.replaces, o.recorded_by, o.recorded_at, o.seen_at, o.seq, account.name as by_name,
-	not exists (select 1 from observation later where later.replaces = o.id) as current`
+	later.yes is null as current`
 
-const observationsFrom = ` from observation o join account on account.id = o.recorded_by `
+// What replaces a record is looked for record by record: with a limit PostgreSQL does
+// not look through the records of everybody instead.
+const observationsFrom = ` from observation o join account on account.id = o.recorded_by
+	left join lateral (select true as yes from observation r where r.replaces = o.id limit 1) later on true `
 
 func (o Observation) row() (observationRow, error) {
 	kept, err := json.Marshal(o.Task)
@@ -232,7 +235,7 @@ func (b before) may(o Observation, anotherRun bool) (known bool, err error) {
 
 // goOn judges on from where the learner stands. False where that cannot be done:
 // what was corrected or is dated back changes what was judged since.
-func (b before) goOn(o Observation) (text []byte, goesOn bool, err error) {
+func (b before) goOn(o Observation) (data []byte, goesOn bool, err error) {
 	if o.Replaces.Valid || b.Settings == nil {
 		return b.Fold, false, nil
 	}
@@ -255,8 +258,8 @@ func (b before) goOn(o Observation) (text []byte, goesOn bool, err error) {
 		return b.Fold, false, nil
 	}
 	fold.Take(saw)
-	text, err = json.Marshal(fold)
-	return text, true, err
+	data, err = fold.MarshalBinary()
+	return data, true, err
 }
 
 const observationNames = `(id, class_id, learner_id, lesson_id, nth, task, stage, manner, material, help, way, answer, came,
@@ -270,7 +273,7 @@ func insertObservation(ctx context.Context, tx *sqlx.Tx, o Observation, written 
 		return err
 	}
 	if fold == nil { // it will be judged anew
-		fold = []byte(`{}`)
+		fold = []byte{}
 	}
 	_, err = tx.NamedExecContext(ctx, `with kept as (insert into observation `+observationNames+` values (:id, :class_id, :learner_id, :lesson_id, :nth, :task, :stage, :manner, :material,
 				:help, :way, :answer, :came, :chosen, :runs, :note, :day, :withdrawn, :replaces, :recorded_by, :recorded_at, :seen_at, :seq)),
@@ -280,8 +283,8 @@ func insertObservation(ctx context.Context, tx *sqlx.Tx, o Observation, written 
 		struct {
 			observationRow
 			Written bool   `db:"written"`
-			Fold    string `db:"fold"`
-		}{row, written, string(fold)})
+			Fold    []byte `db:"fold"`
+		}{row, written, fold})
 	return taken(err, "a record with this id")
 }
 

@@ -225,7 +225,7 @@ func TestRejudgeRebuildsTheSame(t *testing.T) {
 		}
 	}
 	before := rows(t, s.url, allStandings)
-	pgtest.Exec(t, s.url, `update standing set fold = '{}'`)
+	pgtest.Exec(t, s.url, `update standing set fold = ''`)
 	if n, err := s.Rejudge(ctx); n != 3 || err != nil {
 		t.Fatalf("%d judged, %v", n, err)
 	}

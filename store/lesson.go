@@ -237,11 +237,11 @@ func (s *Store) OpenLessons(ctx context.Context, class uuid.UUID) ([]uuid.UUID, 
 	return ids, err
 }
 
-// LessonsBetween lists the lessons of a class that were changed last within a time,
-// the newest first; the days of a class are its own zone's affair.
-func (s *Store) LessonsBetween(ctx context.Context, class uuid.UUID, from, to time.Time) ([]uuid.UUID, error) {
+// EndedBetween lists the lessons of a class that have ended within a time, the newest
+// first; the days of a class are its own zone's affair.
+func (s *Store) EndedBetween(ctx context.Context, class uuid.UUID, from, to time.Time) ([]uuid.UUID, error) {
 	ids := []uuid.UUID{}
-	err := s.db.SelectContext(ctx, &ids, `select id from lesson where class_id = $1 and changed_at >= $2 and changed_at < $3 order by changed_at desc, id`, class, from, to)
+	err := s.db.SelectContext(ctx, &ids, `select id from lesson where class_id = $1 and changed_at >= $2 and changed_at < $3 and stand = 'ended' order by changed_at desc, id`, class, from, to)
 	return ids, err
 }
 

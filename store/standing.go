@@ -68,11 +68,11 @@ func foldAnew(ctx context.Context, tx *sqlx.Tx, learner uuid.UUID) error {
 	for _, e := range all {
 		fold.Take(e)
 	}
-	text, err := json.Marshal(fold)
+	data, err := fold.MarshalBinary()
 	if err != nil {
 		return err
 	}
-	_, err = tx.ExecContext(ctx, keepFold, learner, string(text))
+	_, err = tx.ExecContext(ctx, keepFold, learner, data)
 	return err
 }
 

@@ -69,8 +69,11 @@ func standOf(t *testing.T, s *store.Store, class, learner uuid.UUID) ladder.Chil
 // its lessons and records are looked through.
 func toWrite(t *testing.T, s *store.Store, class uuid.UUID) map[book.Spot]bool {
 	t.Helper()
-	ids, err := s.LessonsBetween(ctx, class, time.Time{}, time.Now().AddDate(9, 0, 0))
+	ids, err := s.EndedBetween(ctx, class, time.Time{}, time.Now().AddDate(9, 0, 0))
 	must(t, err)
+	open, err := s.OpenLessons(ctx, class)
+	must(t, err)
+	ids = append(ids, open...)
 	lessons, err := s.Lessons(ctx, class, ids)
 	must(t, err)
 	learners, err := s.Learners(ctx, class)
@@ -561,7 +564,7 @@ func testArrival(t *testing.T, s *store.Store) {
 	if nobody := standOf(t, s, room, id["Wren A."]); len(nobody.Met) > 0 || len(nobody.Standings) > 0 {
 		t.Errorf("of whom nothing is recorded: %+v", nobody)
 	}
-	held, err := s.LessonsBetween(ctx, room, time.Time{}, time.Now().AddDate(9, 0, 0))
+	held, err := s.EndedBetween(ctx, room, time.Time{}, time.Now().AddDate(9, 0, 0))
 	must(t, err)
 	open, err := s.OpenLessons(ctx, room)
 	must(t, err)

@@ -115,18 +115,18 @@ func VinesOf(w say.Words, class ladder.Class, children []group.Child, strand lad
 	for _, s := range []ladder.State{ladder.NotYet, ladder.Passed, ladder.Shown, ladder.Ready, ladder.UnderWay, ladder.Secure, ladder.CheckAgain, ladder.Wobbling} {
 		out.Key = append(out.Key, Named{string(s), say.State(s)})
 	}
+	made := map[string][]Leaf{} // by child
 	for _, g := range group.Groups(order, children, strand, near, today) {
 		out.Groups = append(out.Groups, VineGroup{say.Need(g.Need), say.Children(len(g.Children)), len(g.Children)})
 		for _, c := range g.Children {
-			out.Columns = append(out.Columns, columnOf(w, c, g.Need, strand, today))
+			col := columnOf(w, c, g.Need, strand, today)
+			made[c.ID] = col.Leaves
+			out.Columns = append(out.Columns, col)
 		}
 	}
-	vines := make([][]ladder.Leaf, len(children))
-	for i, c := range children {
-		vines[i] = c.Vine(strand, today)
-	}
-	for i := range class.Stages(strand) {
-		out.Stages = append(out.Stages, vineStageOf(w, class, children, vines, strand, i, today))
+	proposed := group.ProposedAt(children, strand, lesson.MostChildren, today)
+	for i, stage := range class.Stages(strand) {
+		out.Stages = append(out.Stages, vineStageOf(w, class, children, made, strand, i, planOf(w, proposed[stage.ID], stage)))
 	}
 	out.First = string(group.Fullest(children, class, strand, today))
 	return out
@@ -145,7 +145,7 @@ func columnOf(w say.Words, c group.Child, need group.Need, strand ladder.Strand,
 	return col
 }
 
-func vineStageOf(w say.Words, class ladder.Class, children []group.Child, vines [][]ladder.Leaf, strand ladder.Strand, i int, today book.Day) VineStage {
+func vineStageOf(w say.Words, class ladder.Class, children []group.Child, made map[string][]Leaf, strand ladder.Strand, i int, plan Plan) VineStage {
 	stages := class.Stages(strand)
 	stage := stages[i]
 	out := VineStage{
@@ -153,28 +153,28 @@ func vineStageOf(w say.Words, class ladder.Class, children []group.Child, vines 
 		Says: say.PlaceInStrand(strand, i+1, len(stages)), Manners: MannersOf(stage.ID), Secure: make([]int, len(stage.Manners)), Groups: []StageSay{},
 	}
 	said := map[ladder.State][]Wants{}
-	for n, c := range children {
-		leaf := vines[n][i]
-		for m, lobe := range leaf.Lobes {
-			if lobe.State == ladder.Secure {
+	for _, c := range children {
+		leaf := made[c.ID][i]
+		for m, state := range leaf.Lobes {
+			if state == string(ladder.Secure) {
 				out.Secure[m]++
 			}
 		}
-		said[leaf.State] = append(said[leaf.State], Wants{Learner{c.ID, c.Name}, w.LeafReason(c.Child, leaf, today)})
+		said[ladder.State(leaf.State)] = append(said[ladder.State(leaf.State)], Wants{Learner{c.ID, c.Name}, leaf.Why})
 	}
 	for _, state := range []ladder.State{ladder.Wobbling, ladder.CheckAgain, ladder.Ready, ladder.Shown, ladder.UnderWay} {
 		if len(said[state]) > 0 {
 			out.Groups = append(out.Groups, StageSay{string(state), say.State(state), said[state]})
 		}
 	}
-	out.Plan = planOf(w, children, stage, today)
+	out.Plan = plan
 	return out
 }
 
-func planOf(w say.Words, children []group.Child, stage ladder.Stage, today book.Day) Plan {
+func planOf(w say.Words, children []group.Child, stage ladder.Stage) Plan {
 	_, err := choose.ParseStage(string(stage.ID))
 	p := Plan{Draws: err == nil && stage.ID.Laid(), Children: []Learner{}, Seats: lesson.MostChildren}
-	for _, c := range group.Proposed(children, stage.ID, lesson.MostChildren, today) {
+	for _, c := range children {
 		p.Children = append(p.Children, Learner{c.ID, c.Name})
 	}
 	p.Says = w.Plan(stage.ID, p.Draws, len(p.Children))

@@ -1,6 +1,7 @@
 package main
 
 import (
+	"context"
 	"encoding/json"
 	"fmt"
 	"io"
@@ -45,7 +46,7 @@ func chooseCommand() *cobra.Command {
 			return exactly(0, "choose takes flags alone")(cmd, args)
 		},
 		RunE: func(cmd *cobra.Command, _ []string) error {
-			return chooseNumbers(cmd.OutOrStdout(), cmd.ErrOrStderr(), f)
+			return chooseNumbers(cmd.Context(), cmd.OutOrStdout(), cmd.ErrOrStderr(), f)
 		},
 	}
 	flags := cmd.Flags()
@@ -156,7 +157,7 @@ func (f chooseFlags) seedOf() (seed uint64, drawn bool, err error) {
 	return seed, false, nil
 }
 
-func chooseNumbers(out, tell io.Writer, f chooseFlags) error {
+func chooseNumbers(ctx context.Context, out, tell io.Writer, f chooseFlags) error {
 	choice, err := f.choice()
 	if err != nil {
 		return usageError{err}
@@ -165,7 +166,11 @@ func chooseNumbers(out, tell io.Writer, f chooseFlags) error {
 	if err != nil {
 		return usageError{err}
 	}
+	choice = choice.In(ctx)
 	space, err := choice.Space()
+	if ctx.Err() != nil {
+		return ctx.Err()
+	}
 	if err != nil {
 		return usageError{err}
 	}
@@ -177,6 +182,9 @@ func chooseNumbers(out, tell io.Writer, f chooseFlags) error {
 		draw = space.Spread
 	}
 	res := chosen{space.Fits(), draw(f.count, seed)}
+	if ctx.Err() != nil {
+		return ctx.Err()
+	}
 	if f.json {
 		return json.NewEncoder(out).Encode(res)
 	}

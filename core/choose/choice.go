@@ -135,6 +135,8 @@ type Choice struct {
 	Doubles  Want // whether two digits in the ones are alike; in taking, whether half of what stands there goes
 	Facts    Facts
 
+	work *work // that it is counted in; nil for one of its own
+
 	Most   place.Number     // the largest number that may come up: the result, or in taking and sharing the number worked from; 0 for any
 	Limit  [place.Count]int // the most pieces of a place that there are; 0 for no limit
 	Groups int              // how many groups lay it out at once, each with its own pieces; 0 is one

@@ -29,15 +29,21 @@ type profile struct {
 // fed its digits one after another. Layer j has a node for each thing worth
 // remembering after j digits; the nodes of the last layer have profiles.
 type column struct {
-	place    place.Place
-	by       bool // it is the second number of sharing and trays, and no column
-	slots    []slot
-	feed     fed
-	keys     int // keys of feed are smaller
-	read     func(key uint32) profile
-	layers   [][]node
-	profiles []profile // of the last layer's nodes
-	ways     []uint64  // in how many ways each of them is reached
+	place place.Place
+	by    bool // it is the second number of sharing and trays, and no column
+	slots []slot
+	feed  fed
+	keys  int // keys of feed are smaller
+	read  func(key uint32) profile
+	asks  joinAsks // of joining: what it remembers for
+	automaton
+}
+
+// joinAsks is what a joining column remembers digits for.
+type joinAsks struct {
+	pairs, zeros      bool
+	makesTen, doubles Want
+	cut               Want
 }
 
 // node leads on by a digit to a node of the next layer; −1 where it may not.
@@ -122,7 +128,8 @@ func (c *column) joining(choice *Choice, cut Want) {
 	pairs := ones && (choice.MakesTen != Any || choice.Doubles != Any)
 	zeros := choice.Zeros == Yes || choice.ZeroAt[c.place] != Any
 	keys := joinKeys
-	if pairs {
+	if c.asks = (joinAsks{zeros: zeros, cut: cut}); pairs {
+		c.asks.pairs, c.asks.makesTen, c.asks.doubles = true, choice.MakesTen, choice.Doubles
 		keys <<= topDigit + 1
 	}
 	feed := func(key uint32, slot, digit int) (uint32, bool) {

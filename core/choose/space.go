@@ -25,7 +25,8 @@ type Space struct {
 	skip    []Count       // the indices of problems that are left out, in order
 }
 
-// Space counts the problems of a choice. The error is that of Choice.Valid.
+// Space counts the problems of a choice. The error is that of Choice.Valid, or of the
+// context that it is counted in.
 func (c Choice) Space() (*Space, error) {
 	if err := c.Valid(); err != nil {
 		return nil, err
@@ -33,9 +34,14 @@ func (c Choice) Space() (*Space, error) {
 	s := c.ruled()
 	s.columns = s.choice.columns()
 	for i := range s.columns {
-		s.columns[i].build()
+		if err := c.work.ended(); err != nil {
+			return nil, err
+		}
+		s.columns[i].ready(&s.choice)
 	}
-	s.reach()
+	if err := s.reach(); err != nil {
+		return nil, err
+	}
 	s.count()
 	return s, nil
 }
@@ -53,7 +59,7 @@ func (c Choice) ruled() *Space {
 
 // reach finds the states between the columns and how fillings lead from one to
 // the next.
-func (s *Space) reach() {
+func (s *Space) reach() error {
 	s.states = [][]state{{{}}}
 	for p := range s.columns {
 		col := &s.columns[p]
@@ -61,6 +67,9 @@ func (s *Space) reach() {
 		var next []state
 		edges := make([][]int32, len(s.states[p]))
 		for i, from := range s.states[p] {
+			if err := s.choice.work.ended(); err != nil {
+				return err
+			}
 			edges[i] = make([]int32, len(col.profiles))
 			for f, filled := range col.profiles {
 				to, ok := s.step(col, from, filled)
@@ -78,6 +87,7 @@ func (s *Space) reach() {
 		}
 		s.edges, s.states = append(s.edges, edges), append(s.states, next)
 	}
+	return nil
 }
 
 // count fills the table of rests from the last column back.

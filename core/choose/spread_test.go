@@ -1,8 +1,11 @@
 package choose_test
 
 import (
+	"context"
+	"errors"
 	"fmt"
 	"math/rand/v2"
+	"reflect"
 	"slices"
 	"testing"
 	"time"
@@ -201,4 +204,69 @@ func isRare(a, b int) bool {
 		a, b = a/10, b/10
 	}
 	return true
+}
+
+// worstSpread is the widest set that can be asked for with pairs.
+var worstSpread = choose.Choice{Digits: []int{6, 6, 6, 6, 6, 6}, Doubles: choose.No}
+
+// Counted in one place, where columns are shared, a choice comes to the same as each
+// part by itself: the count, the knots, the set, what clashes.
+func TestSharedColumnsCountTheSame(t *testing.T) {
+	for name, c := range map[string]choose.Choice{
+		"pairs":      {Digits: []int{3, 3, 2}, MakesTen: choose.Yes, Doubles: choose.No, Zeros: choose.Yes},
+		"facts":      {Digits: []int{4, 3}, Facts: choose.UpToTen, ZeroAt: choose.Wants{choose.Any, choose.Yes}},
+		"a stage":    {Digits: []int{3, 3}, Stage: choose.SwapMakesSwap, Doubles: choose.No},
+		"taking":     {Kind: problem.Difference, Digits: []int{4, 3}, Cross: choose.Yes, MakesTen: choose.No},
+		"sharing":    {Kind: problem.Sharing, Digits: []int{4}, Rest: choose.Yes},
+		"trays":      {Kind: problem.Trays, Digits: []int{3}, Facts: choose.TwinFacts},
+		"a conflict": {Digits: []int{2, 2}, Stage: choose.NoSwap, Swap: choose.Wants{choose.Yes}},
+	} {
+		shared := c.In(t.Context())
+		alone, together := space(t, c), space(t, shared)
+		if alone.Fits() != together.Fits() || !reflect.DeepEqual(alone.Spread(9, 4), together.Spread(9, 4)) || !reflect.DeepEqual(c.Knots(), shared.Knots()) {
+			t.Errorf("%s: %v and %v fit", name, alone.Fits(), together.Fits())
+		}
+		clash, mends := c.Conflict()
+		again, mendsAgain := shared.Conflict()
+		if !reflect.DeepEqual(clash, again) || len(mends) != len(mendsAgain) {
+			t.Errorf("%s: %v, and together %v", name, clash, again)
+		}
+	}
+}
+
+// Nobody who has gone is counted for.
+func TestCountingEndsWithTheCaller(t *testing.T) {
+	ctx, cancel := context.WithCancel(t.Context())
+	cancel()
+	if _, err := worstSpread.In(ctx).Space(); !errors.Is(err, context.Canceled) {
+		t.Errorf("counted for nobody: %v", err)
+	}
+	ctx, cancel = context.WithCancel(t.Context())
+	s, err := worstSpread.In(ctx).Space()
+	if err != nil {
+		t.Fatal(err)
+	}
+	cancel()
+	began := time.Now()
+	if set := s.Spread(60, 1); len(set) != 0 || time.Since(began) > time.Second {
+		t.Errorf("a set of %d after %v", len(set), time.Since(began))
+	}
+}
+
+func BenchmarkWorstSpread(b *testing.B) {
+	b.ReportAllocs()
+	for b.Loop() {
+		s, err := worstSpread.In(b.Context()).Space()
+		if err != nil {
+			b.Fatal(err)
+		}
+		s.Spread(60, 7)
+	}
+}
+
+func BenchmarkWorstSpreadByItself(b *testing.B) {
+	b.ReportAllocs()
+	for b.Loop() {
+		space(b, worstSpread).Spread(60, 7)
+	}
 }

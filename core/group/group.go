@@ -201,12 +201,16 @@ func leavesOf(children []Child, strand ladder.Strand, today book.Day) leaves {
 	return all
 }
 
-// Proposed says who sits together for a lesson at a stage: those who are ready
-// for it or wobble there first, then those who are under way, each the longest
-// without a lesson first, at most so many. Who works something else by choice today
-// is left alone.
-func Proposed(children []Child, stage choose.StageID, most int, today book.Day) []Child {
-	return proposed(children, leavesOf(children, ladder.StrandOf(stage), today), stage, most, today)
+// ProposedAt says, for each stage of a strand, who sits together for a lesson there:
+// those who are ready for it or wobble there first, then those who are under way, each
+// the longest without a lesson first, at most so many. Who works something else by
+// choice today is left alone.
+func ProposedAt(children []Child, strand ladder.Strand, most int, today book.Day) map[choose.StageID][]Child {
+	leaves, all := leavesOf(children, strand, today), map[choose.StageID][]Child{}
+	for _, stage := range ladder.Stages(strand) {
+		all[stage.ID] = proposed(children, leaves, stage.ID, most, today)
+	}
+	return all
 }
 
 func proposed(children []Child, all leaves, stage choose.StageID, most int, today book.Day) []Child {

@@ -2,11 +2,11 @@ package ladder
 
 import (
 	"encoding/json"
-	"maps"
 	"slices"
 
 	"vineswap/core/book"
 	"vineswap/core/choose"
+	"vineswap/core/slip"
 	"vineswap/core/task"
 )
 
@@ -29,22 +29,43 @@ type lobe struct {
 	fold    *Fold
 	key     Key
 	lacks   []task.Skill
-	own     []try            // the last few
-	counted map[string]bool  // tasks that counted on the day at hand, own ones
-	lent    map[string]Beads // and what tasks worked elsewhere have lent
-	day     book.Day         // the day at hand
+	own     []try    // the last few
+	counted []string // tasks that counted on the day at hand, own ones
+	lent    []loan   // and what tasks worked elsewhere have lent
+	day     book.Day // the day at hand
 }
 
 // try is an own answer; of a right one nothing more is kept.
 type try struct {
-	Wrong *Try `json:",omitempty"`
+	wrong  bool
+	task   []byte // its record, read when it is told
+	answer string
+	day    book.Day
+	slips  []slip.ID // that explain it
 }
 
-func tryOf(o book.Observation) try {
-	if o.Right() {
+func tryOf(o answer) try {
+	if o.right {
 		return try{}
 	}
-	return try{&Try{o.Task, o.Answer, o.Day}}
+	text, _ := json.Marshal(o.Task) // of a kind that nobody knows, nothing is told
+	return try{true, text, o.Answer, o.Day, o.Task.Explains(o.Answer)}
+}
+
+// loan is what a task that counts elsewhere has lent on the day at hand.
+type loan struct {
+	key   string
+	beads Beads
+}
+
+// lentBy returns what a task has lent on the day at hand.
+func (l *lobe) lentBy(key string) (b Beads, lent bool) {
+	for _, of := range l.lent {
+		if of.key == key {
+			return of.beads, true
+		}
+	}
+	return 0, false
 }
 
 // lobe finds the lobe of a key, or begins it.
@@ -75,7 +96,7 @@ func (f *Fold) Take(e Event) {
 		l.overrule(*e.Overrule)
 		return
 	}
-	o := e.Seen
+	o := answerOf(e.Seen)
 	if !l.see(o) {
 		return
 	}
@@ -96,83 +117,45 @@ func (f *Fold) Take(e Event) {
 // Standings are how the child stands by all that was taken.
 func (f *Fold) Standings() Standings {
 	all := Standings{}
-	for key := range f.lobes {
-		if s := f.standing(key); s.State != NotYet {
-			s.Slips, s.Fits = explains(s.Wrong)
-			all[key] = s
+	for key, l := range f.lobes {
+		if l.State != NotYet {
+			all[key] = l.standing()
 		}
 	}
 	return all
 }
 
-// Standing is how the child stands at one stage in one manner, without what
-// explains the wrong answers.
+// Standing is how the child stands at one stage in one manner.
 func (f *Fold) Standing(key Key) Standing {
-	if f.lobes[key] == nil {
-		return Standing{}
+	if l := f.lobes[key]; l != nil {
+		return l.standing()
 	}
-	return f.standing(key)
+	return Standing{}
 }
 
-func (f *Fold) standing(key Key) Standing {
-	l := f.lobes[key]
+func (l *lobe) standing() Standing {
 	s := l.Standing
 	if !l.asJudged() {
 		s.Missing = slices.Clone(l.lacks)
 	}
 	s.Recent = len(l.own)
+	if l.State == Secure {
+		return s // which answers were wrong is told of what is not secure
+	}
+	counts := map[slip.ID]int{}
 	for _, t := range l.own {
-		if t.Wrong != nil {
-			s.Wrong = append(s.Wrong, *t.Wrong)
+		if !t.wrong {
+			continue
+		}
+		told := Try{Answer: t.answer, Day: t.day}
+		if json.Unmarshal(t.task, &told.Task) != nil {
+			continue
+		}
+		s.Wrong = append(s.Wrong, told)
+		for _, id := range t.slips {
+			counts[id]++
 		}
 	}
+	s.Slips, s.Fits = most(counts)
 	return s
-}
-
-// foldText is how a fold is written down, and lobeText one of its lobes.
-type foldText struct {
-	Day   book.Day
-	Seq   int64
-	Lobes []lobeText
-}
-
-type lobeText struct {
-	Stage    choose.StageID
-	Manner   book.Manner
-	Standing Standing
-	Lacks    []task.Skill     `json:",omitempty"`
-	Own      []try            `json:",omitempty"`
-	Counted  []string         `json:",omitempty"`
-	Lent     map[string]Beads `json:",omitempty"`
-	On       book.Day         `json:",omitempty"`
-}
-
-// MarshalJSON writes the fold down without what belongs to the class.
-func (f *Fold) MarshalJSON() ([]byte, error) {
-	keys := slices.SortedFunc(maps.Keys(f.lobes), Key.compare)
-	out := foldText{f.day, f.seq, make([]lobeText, len(keys))}
-	for i, key := range keys {
-		l := f.lobes[key]
-		out.Lobes[i] = lobeText{key.Stage, key.Manner, l.Standing, l.lacks, l.own, slices.Sorted(maps.Keys(l.counted)), l.lent, l.day}
-	}
-	return json.Marshal(out)
-}
-
-// ReadFold reads what MarshalJSON wrote, for a child of a class.
-func ReadFold(class Class, text []byte) (*Fold, error) {
-	var in foldText
-	if err := json.Unmarshal(text, &in); err != nil {
-		return nil, err
-	}
-	f := NewFold(class)
-	f.day, f.seq = in.Day, in.Seq
-	for _, t := range in.Lobes {
-		l := f.lobe(Key{t.Stage, t.Manner})
-		l.Standing, l.lacks, l.own, l.day = t.Standing, t.Lacks, t.Own, t.On
-		for _, key := range t.Counted {
-			l.counted[key] = true
-		}
-		maps.Copy(l.lent, t.Lent)
-	}
-	return f, nil
 }

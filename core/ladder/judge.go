@@ -15,8 +15,9 @@ import (
 )
 
 // RuleVersion is the version of the rule by which standings are judged. It is
-// raised with every change of the rule, so that all that is kept is judged anew.
-const RuleVersion = 2
+// raised with every change of the rule, of the slips and of how a fold is written, so
+// that all that is kept is judged anew.
+const RuleVersion = 3
 
 // State is how a child stands at a stage.
 type State string
@@ -69,11 +70,31 @@ func weight(o book.Observation) Beads {
 	if o.Came == book.Default && o.Help != book.Shown {
 		return quarter // nobody marked this child
 	}
-	return map[book.Help]Beads{book.Together: quarter, book.Nudged: half, book.Alone: Bead, book.Explains: Bead}[o.Help]
+	switch o.Help {
+	case book.Together:
+		return quarter
+	case book.Nudged:
+		return half
+	case book.Alone, book.Explains:
+		return Bead
+	}
+	return 0
 }
 
-// alone tells whether the child did it by itself, and that was seen.
-func alone(o book.Observation) bool { return weight(o) == Bead }
+// answer is an own answer with what it comes to, worked out once for all that it
+// bears on.
+type answer struct {
+	book.Observation
+	key    string // of its task
+	right  bool
+	weight Beads // what it adds where it is right
+	alone  bool  // the child did it by itself, and that was seen
+}
+
+func answerOf(o book.Observation) answer {
+	w := weight(o)
+	return answer{o, o.Task.Key(), o.Right(), w, w == Bead}
+}
 
 // Overrule is a guide's own judgement, with its reason. It begins the record anew.
 type Overrule struct {
@@ -166,33 +187,33 @@ type Try struct {
 // Standing is how a child stands at one stage in one manner, by the records alone
 // and whatever the day, with all that the judgement rests on.
 type Standing struct {
-	State State    `json:",omitempty"`
-	Beads Beads    `json:",omitempty"`
-	Since book.Day `json:",omitempty"` // on which it became what it is
-	Last  book.Day `json:",omitempty"` // on which anything was recorded of it last
+	State State
+	Beads Beads
+	Since book.Day // on which it became what it is
+	Last  book.Day // on which anything was recorded of it last
 
-	Tried    int          `json:",omitempty"` // own answers that count, since the record began or was begun anew
-	Right    int          `json:",omitempty"` // of these, the right ones
-	Alone    int          `json:",omitempty"` // of these, without any help
-	Days     int          `json:",omitempty"` // on how many days alone
-	AloneOn  book.Day     `json:",omitempty"` // and on which last
-	Borrowed Beads        `json:",omitempty"` // what other work has added since then
-	Missing  []task.Skill `json:",omitempty"` // what the stage asks for and was not seen alone
-	Judged   State        `json:",omitempty"` // what the guide judged when the record was begun anew
-	JudgedOn book.Day     `json:",omitempty"` // and when
+	Tried    int          // own answers that count, since the record began or was begun anew
+	Right    int          // of these, the right ones
+	Alone    int          // of these, without any help
+	Days     int          // on how many days alone
+	AloneOn  book.Day     // and on which last
+	Borrowed Beads        // what other work has added since then
+	Missing  []task.Skill // what the stage asks for and was not seen alone
+	Judged   State        // what the guide judged when the record was begun anew
+	JudgedOn book.Day     // and when
 
-	Recent   int       `json:",omitempty"` // how many of the last own answers are looked at
-	Wrong    []Try     `json:",omitempty"` // the wrong ones of them, oldest first
-	Slips    []slip.ID `json:",omitempty"` // the slips that explain most of these, two at least
-	Fits     int       `json:",omitempty"` // how many of them each explains
-	Used     book.Day  `json:",omitempty"` // on which it was worked last, in itself or in work that uses it
-	Checks   int       `json:",omitempty"` // how often it was checked again since it is secure
-	Failed   int       `json:",omitempty"` // own answers since it was due that were not right alone
-	Due      book.Day  `json:",omitempty"` // on which the first of these came; 0 for none
-	Chosen   int       `json:",omitempty"` // which run by choice the last one was; 0 where none was chosen
-	ChosenOn book.Day  `json:",omitempty"` // and when
+	Recent   int       // how many of the last own answers are looked at
+	Wrong    []Try     // the wrong ones of them, oldest first
+	Slips    []slip.ID // the slips that explain most of these, two at least
+	Fits     int       // how many of them each explains
+	Used     book.Day  // on which it was worked last, in itself or in work that uses it
+	Checks   int       // how often it was checked again since it is secure
+	Failed   int       // own answers since it was due that were not right alone
+	Due      book.Day  // on which the first of these came; 0 for none
+	Chosen   int       // which run by choice the last one was; 0 where none was chosen
+	ChosenOn book.Day  // and when
 
-	Explained bool `json:",omitempty"` // has explained it to another
+	Explained bool // has explained it to another
 }
 
 // Standings are those of one child. Stages of which nothing was recorded are left
@@ -216,7 +237,7 @@ func (l *lobe) anew() {
 	if stage.Asks != nil {
 		l.lacks = stage.Asks(l.fold.class.Limit)
 	}
-	l.own, l.counted, l.lent = nil, map[string]bool{}, map[string]Beads{}
+	l.own, l.counted, l.lent = nil, nil, nil
 }
 
 func (l *lobe) overrule(o Overrule) {
@@ -238,42 +259,40 @@ func (l *lobe) asJudged() bool { return l.Judged == Secure || l.Judged == Wobbli
 func (l *lobe) turn(day book.Day) {
 	if day != l.day {
 		l.day = day
-		clear(l.counted)
-		clear(l.lent)
+		l.counted, l.lent = nil, nil
 	}
 }
 
 // see takes an own answer in, and tells whether it counts.
-func (l *lobe) see(o book.Observation) (counts bool) {
+func (l *lobe) see(o answer) (counts bool) {
 	l.Last = max(l.Last, o.Day)
 	if o.Chosen {
 		l.Chosen, l.ChosenOn = o.Runs, o.Day
 	}
-	w := weight(o)
-	if w == 0 { // shown: it says nothing of the child
+	if o.weight == 0 { // shown: it says nothing of the child
 		if l.State == NotYet {
 			l.become(Shown, o.Day)
 		}
 		return false
 	}
 	l.turn(o.Day)
-	if l.counted[o.Task.Key()] {
+	if slices.Contains(l.counted, o.key) {
 		return false
 	}
-	l.counted[o.Task.Key()] = true
+	l.counted = append(l.counted, o.key)
 	l.use(o, true)
 	l.Tried++
 	if l.own = append(l.own, tryOf(o)); len(l.own) > lastFew {
 		l.own = l.own[1:]
 	}
-	if lent := l.lent[o.Task.Key()]; lent > 0 { // it counts once, and as its own
+	if lent, _ := l.lentBy(o.key); lent > 0 { // it counts once, and as its own
 		l.Beads -= lent
 		l.Borrowed -= lent
 	}
-	if !o.Right() {
-		l.add(-wrongTakes * w)
+	if !o.right {
+		l.add(-wrongTakes * o.weight)
 	} else {
-		l.add(w)
+		l.add(o.weight)
 		l.right(o)
 	}
 	l.judgeOn(o.Day)
@@ -281,10 +300,10 @@ func (l *lobe) see(o book.Observation) (counts bool) {
 }
 
 // right notes what a right answer shows.
-func (l *lobe) right(o book.Observation) {
+func (l *lobe) right(o answer) {
 	l.Right++
 	l.Explained = l.Explained || o.Help == book.Explains
-	if !alone(o) {
+	if !o.alone {
 		return
 	}
 	if l.Alone++; l.Alone == 1 || l.AloneOn != o.Day {
@@ -296,17 +315,16 @@ func (l *lobe) right(o book.Observation) {
 }
 
 // borrow takes in an answer that counts elsewhere and uses this.
-func (l *lobe) borrow(o book.Observation) {
+func (l *lobe) borrow(o answer) {
 	l.turn(o.Day)
 	l.use(o, false)
-	key := o.Task.Key()
-	if _, lent := l.lent[key]; lent || l.counted[key] || !o.Right() {
+	if _, lent := l.lentBy(o.key); lent || slices.Contains(l.counted, o.key) || !o.right {
 		return
 	}
 	had := l.Beads
-	l.add(weight(o) / 2)
-	l.lent[key] = l.Beads - had
-	l.Borrowed += l.lent[key]
+	l.add(o.weight / 2)
+	l.lent = append(l.lent, loan{o.key, l.Beads - had})
+	l.Borrowed += l.Beads - had
 	if l.State != NotYet && l.State != Shown {
 		l.judgeOn(o.Day)
 	}
@@ -314,12 +332,12 @@ func (l *lobe) borrow(o book.Observation) {
 
 // use notes that the stage was worked, in itself or in what uses it. Where it was
 // due to be checked, only a right answer alone ends that.
-func (l *lobe) use(o book.Observation, own bool) {
+func (l *lobe) use(o answer, own bool) {
 	if l.State != Secure || !l.due(l.fold.class, o.Day) {
 		l.Used = max(l.Used, o.Day)
 		return
 	}
-	if o.Right() && alone(o) {
+	if o.right && o.alone {
 		l.Used, l.Failed, l.Due = max(l.Used, o.Day), 0, 0
 		l.Checks++
 		return
@@ -367,14 +385,10 @@ func (l *lobe) become(s State, day book.Day) {
 // leastExplained is how many wrong answers a slip has to explain to be told.
 const leastExplained = 2
 
-// explains finds the slips that explain most of some wrong answers.
-func explains(wrong []Try) (ids []slip.ID, fits int) {
-	counts := map[slip.ID]int{}
-	for _, try := range wrong {
-		for _, id := range try.Task.Explains(try.Answer) {
-			counts[id]++
-			fits = max(fits, counts[id])
-		}
+// most finds the slips that explain most of some wrong answers.
+func most(counts map[slip.ID]int) (ids []slip.ID, fits int) {
+	for _, n := range counts {
+		fits = max(fits, n)
 	}
 	if fits < leastExplained {
 		return nil, 0

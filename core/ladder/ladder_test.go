@@ -1,7 +1,7 @@
 package ladder_test
 
 import (
-	"encoding/json"
+	"bytes"
 	"errors"
 	"fmt"
 	"slices"
@@ -571,15 +571,15 @@ func TestJudgingGoesOn(t *testing.T) {
 			if s.State != now.State || s.Beads != now.Beads || s.Since != now.Since {
 				t.Fatalf("seed %d: after %d events %+v, by themselves %+v", seed, n, s, now)
 			}
-			text, err := json.Marshal(fold)
+			data, err := fold.MarshalBinary()
 			if err != nil {
 				t.Fatal(err)
 			}
-			if fold, err = ladder.ReadFold(class, text); err != nil {
+			if fold, err = ladder.ReadFold(class, data); err != nil {
 				t.Fatal(err)
 			}
-			if again, _ := json.Marshal(fold); string(again) != string(text) {
-				t.Fatalf("seed %d, after %d events: written again it is another one:\n%s\n%s", seed, n+1, text, again)
+			if again, _ := fold.MarshalBinary(); !bytes.Equal(again, data) {
+				t.Fatalf("seed %d, after %d events: written again it is another one:\n%x\n%x", seed, n+1, data, again)
 			}
 		}
 		if got, want := fmt.Sprintf("%+v", fold.Standings()), fmt.Sprintf("%+v", ladder.Judge(class, events)); got != want {
@@ -600,4 +600,61 @@ func TestAnEarlierEventDoesNotFollow(t *testing.T) {
 			t.Errorf("day %v, %d: %v", e.Day(), e.Seq, !follows)
 		}
 	}
+}
+
+// What is no fold is refused, whatever it is.
+func FuzzReadFold(f *testing.F) {
+	class, events := seeded(f, 5)
+	fold := ladder.NewFold(class)
+	for _, e := range events {
+		fold.Take(e)
+	}
+	whole, err := fold.MarshalBinary()
+	if err != nil {
+		f.Fatal(err)
+	}
+	for _, seed := range [][]byte{whole, whole[:len(whole)/2], append(slices.Clone(whole), 0), {}, {1, 0, 0, 0}, {2}} {
+		f.Add(seed)
+	}
+	f.Fuzz(func(t *testing.T, data []byte) {
+		read, err := ladder.ReadFold(class, data)
+		if err != nil {
+			return
+		}
+		again, err := read.MarshalBinary()
+		if err != nil {
+			t.Fatal(err)
+		}
+		if _, err := ladder.ReadFold(class, again); err != nil {
+			t.Fatalf("%x is read and %x is not", data, again)
+		}
+	})
+}
+
+// Going on costs the same after years as on the first day.
+func BenchmarkOneEventMore(b *testing.B) {
+	class, _ := seeded(b, 3)
+	fold := ladder.NewFold(class)
+	var last ladder.Event
+	for seed := range uint64(40) {
+		_, more := seeded(b, seed)
+		for _, last = range more {
+			fold.Take(last)
+		}
+	}
+	data, err := fold.MarshalBinary()
+	if err != nil {
+		b.Fatal(err)
+	}
+	for b.Loop() {
+		fold, err := ladder.ReadFold(class, data)
+		if err != nil {
+			b.Fatal(err)
+		}
+		fold.Take(last)
+		if _, err := fold.MarshalBinary(); err != nil {
+			b.Fatal(err)
+		}
+	}
+	b.ReportMetric(float64(len(data)), "bytes")
 }

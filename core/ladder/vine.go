@@ -16,18 +16,29 @@ type Child struct {
 	Met       map[choose.StageID]bool // stages that count as met since they arrived
 	Open      map[choose.StageID]bool // stages that stayed open when another arrived before them
 
-	vines map[Strand][]Leaf // worked out beforehand, for a day
-	day   book.Day
+	seen *seen // what is worked out beforehand, for a day
+}
+
+// seen is what a child's standings say on a day, worked out once.
+type seen struct {
+	day     book.Day
+	vines   map[Strand][]Leaf
+	last    book.Day
+	repeats Key
+	runs    int
 }
 
 // On is the child with all its vines of a day worked out beforehand. Its standings,
 // and what of its class bears on them, must not be changed any more.
 func (c Child) On(today book.Day) Child {
-	vines := map[Strand][]Leaf{}
+	c.seen = nil
+	s := &seen{day: today, vines: map[Strand][]Leaf{}}
 	for _, strand := range Strands() {
-		vines[strand] = c.Vine(strand, today)
+		s.vines[strand] = c.Vine(strand, today)
 	}
-	c.vines, c.day = vines, today
+	s.last, _ = c.LastSeen()
+	s.repeats, s.runs, _ = c.Repeats(today)
+	c.seen = s
 	return c
 }
 
@@ -86,8 +97,8 @@ func (l Leaf) In(state State) []Lobe {
 
 // Vine returns the leaves of a strand on a day, first stage first.
 func (c Child) Vine(strand Strand, today book.Day) []Leaf {
-	if c.vines != nil && c.day == today {
-		return c.vines[strand]
+	if c.seen != nil && c.seen.day == today {
+		return c.seen.vines[strand]
 	}
 	stages := c.Class.Stages(strand)
 	leaves := make([]Leaf, len(stages))
@@ -257,6 +268,9 @@ func (c Child) Waits(id choose.StageID) []choose.StageID {
 // Repeats returns what the child worked by its own choice on a day, and which run
 // it was: on that day it is not pushed on. False where it chose nothing.
 func (c Child) Repeats(today book.Day) (k Key, runs int, repeats bool) {
+	if c.seen != nil && c.seen.day == today {
+		return c.seen.repeats, c.seen.runs, c.seen.runs > 0
+	}
 	for key, s := range c.Standings {
 		if s.ChosenOn == today && s.Chosen > 0 && (s.Chosen > runs || s.Chosen == runs && key.compare(k) < 0) {
 			k, runs = key, s.Chosen
@@ -273,6 +287,9 @@ func (k Key) compare(other Key) int {
 // LastSeen returns the last day on which anything was seen of the child; false
 // for nothing yet.
 func (c Child) LastSeen() (last book.Day, seen bool) {
+	if c.seen != nil {
+		return c.seen.last, len(c.Standings) > 0
+	}
 	for _, s := range c.Standings {
 		last = max(last, s.Last)
 	}

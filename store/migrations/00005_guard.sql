@@ -47,7 +47,7 @@ alter table learner add column revision integer not null default 0;
 drop table standing;
 create table standing (
     learner_id uuid primary key references learner on delete cascade,
-    fold       json not null
+    fold       bytea not null
 );
 update judged set rule = 0;
 

@@ -1,0 +1,190 @@
+package ladder
+
+import (
+	"encoding/binary"
+	"errors"
+	"fmt"
+	"maps"
+	"slices"
+
+	"vineswap/core/book"
+	"vineswap/core/choose"
+	"vineswap/core/slip"
+	"vineswap/core/task"
+)
+
+// A fold is written down in few bytes, because it is written with every record and read
+// with every class: whole numbers as varints, texts with their length before them, lists
+// with their number before them. Whatever else is written is judged anew.
+const foldForm = 1
+
+// roughly is how many bytes a fold of some years has.
+const roughly = 12 << 10
+
+// ErrFold is returned for what is no fold that this version has written.
+var ErrFold = errors.New("this is no judgement that can be gone on with")
+
+// MarshalBinary writes the fold down without what belongs to the class.
+func (f *Fold) MarshalBinary() ([]byte, error) {
+	w := make(writer, 1, roughly)
+	w[0] = foldForm
+	w.int(int64(f.day))
+	w.int(f.seq)
+	w.int(int64(len(f.lobes)))
+	for _, key := range slices.SortedFunc(maps.Keys(f.lobes), Key.compare) {
+		w.text(string(key.Stage))
+		w.text(string(key.Manner))
+		f.lobes[key].write(&w)
+	}
+	return w, nil
+}
+
+// ReadFold reads what MarshalBinary wrote, for a child of a class.
+func ReadFold(class Class, data []byte) (*Fold, error) {
+	r := reader{rest: data}
+	if form := r.byte(); form != foldForm {
+		return nil, fmt.Errorf("%w: form %d", ErrFold, form)
+	}
+	f := NewFold(class)
+	f.day, f.seq = book.Day(r.int()), r.int()
+	for range r.count() {
+		l := &lobe{fold: f, key: Key{choose.StageID(r.text()), book.Manner(r.text())}}
+		l.read(&r)
+		f.lobes[l.key] = l
+	}
+	if r.wrong || len(r.rest) > 0 {
+		return nil, ErrFold
+	}
+	return f, nil
+}
+
+// numbers are the whole numbers of a lobe, in the order in which they are written.
+func (l *lobe) numbers() [17]*int {
+	return [...]*int{
+		(*int)(&l.Beads), (*int)(&l.Since), (*int)(&l.Last), &l.Tried, &l.Right, &l.Alone, &l.Days, (*int)(&l.AloneOn), (*int)(&l.Borrowed), (*int)(&l.JudgedOn),
+		(*int)(&l.Used), &l.Checks, &l.Failed, (*int)(&l.Due), &l.Chosen, (*int)(&l.ChosenOn), (*int)(&l.day),
+	}
+}
+
+func (l *lobe) write(w *writer) {
+	w.text(string(l.State))
+	w.text(string(l.Judged))
+	w.bool(l.Explained)
+	for _, n := range l.numbers() {
+		w.int(int64(*n))
+	}
+	w.int(int64(len(l.lacks)))
+	for _, s := range l.lacks {
+		w.text(string(s))
+	}
+	w.int(int64(len(l.own)))
+	for _, t := range l.own {
+		t.write(w)
+	}
+	w.int(int64(len(l.counted)))
+	for _, key := range l.counted {
+		w.text(key)
+	}
+	w.int(int64(len(l.lent)))
+	for _, of := range l.lent {
+		w.text(of.key)
+		w.int(int64(of.beads))
+	}
+}
+
+func (l *lobe) read(r *reader) {
+	l.State, l.Judged, l.Explained = State(r.text()), State(r.text()), r.byte() == 1
+	for _, n := range l.numbers() {
+		*n = int(r.int())
+	}
+	for range r.count() {
+		l.lacks = append(l.lacks, task.Skill(r.text()))
+	}
+	for range r.count() {
+		l.own = append(l.own, readTry(r))
+	}
+	for range r.count() {
+		l.counted = append(l.counted, r.text())
+	}
+	for range r.count() {
+		l.lent = append(l.lent, loan{r.text(), Beads(r.int())})
+	}
+}
+
+func (t try) write(w *writer) {
+	w.bool(t.wrong)
+	if !t.wrong {
+		return
+	}
+	w.text(string(t.task))
+	w.text(t.answer)
+	w.int(int64(t.day))
+	w.int(int64(len(t.slips)))
+	for _, id := range t.slips {
+		w.text(string(id))
+	}
+}
+
+func readTry(r *reader) try {
+	t := try{wrong: r.byte() == 1}
+	if !t.wrong {
+		return t
+	}
+	t.task, t.answer, t.day = []byte(r.text()), r.text(), book.Day(r.int())
+	for range r.count() {
+		t.slips = append(t.slips, slip.ID(r.text()))
+	}
+	return t
+}
+
+type writer []byte
+
+func (w *writer) int(n int64)      { *w = binary.AppendVarint(*w, n) }
+func (w *writer) text(text string) { *w = append(binary.AppendVarint(*w, int64(len(text))), text...) }
+func (w *writer) bool(b bool) {
+	if b {
+		*w = append(*w, 1)
+	} else {
+		*w = append(*w, 0)
+	}
+}
+
+// reader reads from what is left; once something is wrong all that follows is nothing.
+type reader struct {
+	rest  []byte
+	wrong bool
+}
+
+func (r *reader) byte() byte {
+	if r.wrong = r.wrong || len(r.rest) == 0; r.wrong {
+		return 0
+	}
+	b := r.rest[0]
+	r.rest = r.rest[1:]
+	return b
+}
+
+func (r *reader) int() int64 {
+	n, size := binary.Varint(r.rest)
+	if r.wrong = r.wrong || size <= 0; r.wrong {
+		return 0
+	}
+	r.rest = r.rest[size:]
+	return n
+}
+
+// count is a number of things, each of which takes one byte at least.
+func (r *reader) count() int {
+	n := r.int()
+	if r.wrong = r.wrong || n < 0 || n > int64(len(r.rest)); r.wrong {
+		return 0
+	}
+	return int(n)
+}
+
+func (r *reader) text() string {
+	n := r.count()
+	text := string(r.rest[:n])
+	r.rest = r.rest[n:]
+	return text
+}
