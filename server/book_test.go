@@ -4,6 +4,7 @@ import (
 	"bytes"
 	"context"
 	"encoding/json"
+	"reflect"
 	"strings"
 	"sync"
 	"testing"
@@ -59,6 +60,10 @@ func TestRecording(t *testing.T) {
 		}
 	}
 	kept := lead.record(id).Tasks[0].Rows[0].Kept
+	var again wire.Recorded
+	if lead.send("POST", path, ask).into(t, &again); len(kept) != 1 || !reflect.DeepEqual(again.Entry, kept[0]) || !again.Written {
+		t.Errorf("it answers %+v, and on the page stands %+v", again, kept)
+	}
 	if len(kept) != 1 || kept[0].Answer != "3815" || kept[0].Right || kept[0].Note != note || kept[0].By != "lead" || kept[0].Day != "2026-11-26" || kept[0].Came != "typed" {
 		t.Fatalf("kept %+v", kept)
 	}
@@ -159,11 +164,11 @@ func TestRecordingAfterwards(t *testing.T) {
 	if got := lead.send("PATCH", lead.class("/learners/"+h.wren.String()), wire.ChangeLearner{Retired: &retired}); got.status != 200 {
 		t.Fatalf("%s", got.body)
 	}
-	var page wire.Record
+	var kept wire.Recorded
 	got := lead.send("POST", lead.class("/lessons/"+id+"/observations"), observed(h.wren))
-	got.into(t, &page)
-	if got.status != 200 || !strings.Contains(page.Notice, "has left the class") || len(page.Tasks[0].Rows[0].Kept) != 1 {
-		t.Errorf("%d %+v", got.status, page)
+	got.into(t, &kept)
+	if got.status != 200 || !strings.Contains(kept.Notice, "has left the class") || len(lead.record(id).Tasks[0].Rows[0].Kept) != 1 {
+		t.Errorf("%d %+v", got.status, kept)
 	}
 }
 

@@ -345,10 +345,10 @@ func TestAChildWhoHasLeft(t *testing.T) {
 	if got := assistant.send("POST", path, observed(h.wren)); got.status != 422 || got.trouble(t).Field != "learner" {
 		t.Errorf("an assistant, after the child moved: %d %s", got.status, got.body)
 	}
-	var page wire.Record
-	lead.send("POST", path, observed(h.wren)).into(t, &page)
-	if !strings.Contains(page.Notice, "another class") {
-		t.Errorf("the lead hears %q", page.Notice)
+	var kept wire.Recorded
+	lead.send("POST", path, observed(h.wren)).into(t, &kept)
+	if !strings.Contains(kept.Notice, "another class") {
+		t.Errorf("the lead hears %q", kept.Notice)
 	}
 	if err := h.store.EraseLearner(context.Background(), h.bees, h.wren); err != nil {
 		t.Fatal(err)

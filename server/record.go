@@ -101,7 +101,7 @@ func keptOf(o store.Observation, zone *time.Location) wire.Kept {
 }
 
 // observe keeps who did what at a problem of a lesson, also after the lesson has
-// ended and the child has left; it answers the page as it is then.
+// ended and the child has left; it answers what is kept.
 func (s *Server) observe(c *call) error {
 	id, err := uuid.Parse(c.Params("lesson"))
 	if err != nil {
@@ -126,12 +126,14 @@ func (s *Server) observe(c *call) error {
 	if err := s.store.Record(c.Context(), o, ask.AnotherRun); err != nil {
 		return s.notRecorded(c, kept, err)
 	}
-	made, err := s.wireRecord(c, kept)
+	today, zone, err := s.today(c)
 	if err != nil {
 		return err
 	}
-	made.Notice = notice
-	return c.JSON(made)
+	o.By, o.Current = c.account.Name, true
+	return c.JSON(wire.Recorded{
+		Entry: wire.EntryOf(c.class.Settings.Words(), keptOf(o, zone), today, c.role.May(store.Lead)), Written: !o.Record().Undone(), Notice: notice,
+	})
 }
 
 // mayObserve tells who may not record a child, and what is to be known of one who is

@@ -138,30 +138,63 @@ func observations(ctx context.Context, db sqlx.QueryerContext, query string, arg
 // one of what was corrected meanwhile ErrStale. Where the child is recorded already at this problem of the lesson, a
 // first record gives ErrTwice unless it is said to be another run.
 func (s *Store) Record(ctx context.Context, o Observation, anotherRun bool) error {
-	return s.inTx(ctx, func(tx *sqlx.Tx) error {
-		if err := holdLearner(ctx, tx, o.LearnerID); errors.Is(err, ErrNone) {
+	var made writtenFold
+	err := s.inTx(ctx, func(tx *sqlx.Tx) error {
+		made = writtenFold{}
+		revision, err := hold(ctx, tx, o.LearnerID, 1)
+		if errors.Is(err, ErrNone) {
 			return ErrErased
 		} else if err != nil {
 			return err
 		}
-		at, err := look(ctx, tx, o)
+		last := s.takeFold(o.LearnerID, revision-1)
+		at, err := look(ctx, tx, o, last == nil)
 		if err != nil {
 			return err
 		}
 		if known, err := at.may(o, anotherRun); known || err != nil {
-			return err
+			return errors.Join(err, keptBefore(known))
 		}
 		kept := o
 		kept.Seq = at.Seq
-		fold, goesOn, err := at.goOn(kept)
+		fold, data, err := at.goOn(kept, last)
 		if err != nil {
 			return err
 		}
-		if err := insertObservation(ctx, tx, kept, at.OthersWritten || !kept.Record().Undone(), fold); err != nil {
+		if err := insertObservation(ctx, tx, kept, at.OthersWritten || !kept.Record().Undone(), data); err != nil {
 			return err
 		}
-		return afterRecord(ctx, tx, kept, at.WeekNew, goesOn)
+		made = writtenFold{revision, fold}
+		return afterRecord(ctx, tx, kept, at.WeekNew, fold != nil)
 	})
+	if errors.Is(err, errKept) {
+		return nil
+	}
+	if err == nil && made.fold != nil {
+		s.folds.Add(o.LearnerID, made)
+	}
+	return err
+}
+
+// errKept ends a transaction that has nothing to change: the record is kept already.
+var errKept = errors.New("kept already")
+
+func keptBefore(known bool) error {
+	if known {
+		return errKept
+	}
+	return nil
+}
+
+// takeFold takes the fold of a learner that was written with a revision; nil where it
+// is not here.
+func (s *Store) takeFold(learner uuid.UUID, revision int) *ladder.Fold {
+	written, ok := s.folds.Get(learner)
+	if !ok || written.revision != revision {
+		return nil
+	}
+	s.folds.Remove(learner)
+	return written.fold
 }
 
 // afterRecord sees to what a record changes besides the learner's own fold.
@@ -198,7 +231,8 @@ type before struct {
 	Weeks         []byte        `db:"weeks"`
 }
 
-func look(ctx context.Context, tx *sqlx.Tx, o Observation) (before, error) {
+// look reads what stands before a record; the fold only where it is asked for.
+func look(ctx context.Context, tx *sqlx.Tx, o Observation, withFold bool) (before, error) {
 	var at before
 	err := tx.GetContext(ctx, &at, `with latest as (select class_id from enrolment where learner_id = $1 order by until is null desc, since desc, until desc limit 1),
 		stand as (select o.id, o.withdrawn, o.replaces from observation o where lesson_id = $3 and nth = $4 and learner_id = $1
@@ -209,10 +243,10 @@ func look(ctx context.Context, tx *sqlx.Tx, o Observation) (before, error) {
 			(select count(*) from stand where not withdrawn) as others,
 			exists (select 1 from stand where id is distinct from $5 and not (withdrawn and replaces is not null)) as others_written,
 			not ($7::integer = any((select weeks from class where id = $6)::integer[])) as week_new,
-			nextval('event_order') as seq, fold, settings, to_json(weeks) as weeks
+			nextval('event_order') as seq, case when $8 then fold end as fold, settings, to_json(weeks) as weeks
 		from (select 1) as one left join observation same on same.id = $2 left join standing on standing.learner_id = $1
 			left join latest on true left join class on class.id = latest.class_id`,
-		o.LearnerID, o.ID, o.LessonID, o.Nth, o.Replaces, o.ClassID, o.Day.Week())
+		o.LearnerID, o.ID, o.LessonID, o.Nth, o.Replaces, o.ClassID, o.Day.Week(), withFold)
 	return at, err
 }
 
@@ -233,46 +267,49 @@ func (b before) may(o Observation, anotherRun bool) (known bool, err error) {
 	return false, nil
 }
 
-// goOn judges on from where the learner stands. False where that cannot be done:
-// what was corrected or is dated back changes what was judged since.
-func (b before) goOn(o Observation) (data []byte, goesOn bool, err error) {
+// goOn judges on from where the learner stands, which is a fold that is at hand or else
+// was read. It returns no fold where that cannot be done: what was corrected or is dated
+// back changes what was judged since.
+func (b before) goOn(o Observation, last *ladder.Fold) (fold *ladder.Fold, data []byte, err error) {
 	if o.Replaces.Valid || b.Settings == nil {
-		return b.Fold, false, nil
-	}
-	if o.Withdrawn { // there is nothing to judge
-		return b.Fold, true, nil
+		return nil, nil, nil
 	}
 	class, err := classRow{Settings: b.Settings, Weeks: b.Weeks}.class()
 	if err != nil {
-		return nil, false, err
+		return nil, nil, err
 	}
-	fold := ladder.NewFold(class.Judged())
-	if b.Fold != nil {
+	switch fold = last; {
+	case fold != nil:
+		fold.For(class.Judged())
+	case b.Fold != nil:
 		if fold, err = ladder.ReadFold(class.Judged(), b.Fold); err != nil {
-			return nil, false, fmt.Errorf("how %v stands: %w", o.LearnerID, err)
+			return nil, nil, fmt.Errorf("how %v stands: %w", o.LearnerID, err)
 		}
+	default:
+		fold = ladder.NewFold(class.Judged())
 	}
-	saw := ladder.Saw(o.Observation)
-	saw.Seq = o.Seq
-	if !fold.Follows(saw) {
-		return b.Fold, false, nil
+	if !o.Withdrawn { // else there is nothing to judge
+		saw := ladder.Saw(o.Observation)
+		if saw.Seq = o.Seq; !fold.Follows(saw) {
+			return nil, nil, nil
+		}
+		fold.Take(saw)
 	}
-	fold.Take(saw)
 	data, err = fold.MarshalBinary()
-	return data, true, err
+	return fold, data, err
 }
 
 const observationNames = `(id, class_id, learner_id, lesson_id, nth, task, stage, manner, material, help, way, answer, came,
 			chosen, runs, note, day, withdrawn, replaces, recorded_by, recorded_at, seen_at, seq)`
 
 // insertObservation keeps a record with what it says of its spot, and how the
-// learner stands by it.
+// learner stands by it; without a fold the learner will be judged anew.
 func insertObservation(ctx context.Context, tx *sqlx.Tx, o Observation, written bool, fold []byte) error {
 	row, err := o.row()
 	if err != nil {
 		return err
 	}
-	if fold == nil { // it will be judged anew
+	if fold == nil {
 		fold = []byte{}
 	}
 	_, err = tx.NamedExecContext(ctx, `with kept as (insert into observation `+observationNames+` values (:id, :class_id, :learner_id, :lesson_id, :nth, :task, :stage, :manner, :material,
@@ -340,6 +377,9 @@ func (s *Store) RecordAll(ctx context.Context, list []Observation) error {
 		}
 		for _, id := range slices.SortedFunc(maps.Keys(learners), func(a, b uuid.UUID) int { return bytes.Compare(a[:], b[:]) }) {
 			if err := holdLearner(ctx, tx, id); err != nil {
+				return err
+			}
+			if _, err := tx.ExecContext(ctx, `update learner set records = (select count(*) from observation where learner_id = $1) where id = $1`, id); err != nil {
 				return err
 			}
 			if err := foldAnew(ctx, tx, id); err != nil {
@@ -452,8 +492,8 @@ func (s *Store) ObservationsPart(ctx context.Context, learner uuid.UUID, part Ob
 
 // CountObservations counts what Observations lists.
 func (s *Store) CountObservations(ctx context.Context, learner uuid.UUID) (n int, err error) {
-	err = s.db.GetContext(ctx, &n, `select count(*) from observation where learner_id = $1`, learner)
-	return n, err
+	err = s.db.GetContext(ctx, &n, `select records from learner where id = $1`, learner)
+	return n, none(err)
 }
 
 // Observations lists all that is recorded of a learner, newest first, with what

@@ -81,11 +81,15 @@ const keepFold = `insert into standing (learner_id, fold) values ($1, $2) on con
 // holdLearner lets one at a time change what is known of a learner, and notes that
 // something changes.
 func holdLearner(ctx context.Context, tx *sqlx.Tx, learner uuid.UUID) error {
-	res, err := tx.ExecContext(ctx, `update learner set revision = revision + 1 where id = $1`, learner)
-	if err != nil {
-		return err
-	}
-	return oneRow(res)
+	_, err := hold(ctx, tx, learner, 0)
+	return err
+}
+
+// hold is holdLearner of one of whom so many records more are kept; it returns the
+// new revision.
+func hold(ctx context.Context, tx *sqlx.Tx, learner uuid.UUID, more int) (revision int, err error) {
+	err = tx.GetContext(ctx, &revision, `update learner set revision = revision + 1, records = records + $2 where id = $1 returning revision`, learner, more)
+	return revision, none(err)
 }
 
 // holdClass holds all children who are in a class, always in the same order.

@@ -19,6 +19,8 @@ import (
 	"github.com/jackc/pgx/v5/stdlib"
 	"github.com/jmoiron/sqlx"
 	"github.com/pressly/goose/v3"
+
+	"vineswap/core/ladder"
 )
 
 //go:embed migrations/*.sql
@@ -40,6 +42,14 @@ type Store struct {
 	// stood are children as they stand, so that what has not changed is not read
 	// again; the revision of a learner tells.
 	stood *lru.Cache[uuid.UUID, stood]
+	// folds are those that were written last. Whoever judges on takes one out.
+	folds *lru.Cache[uuid.UUID, writtenFold]
+}
+
+// writtenFold is a fold as it was written with a revision of its learner.
+type writtenFold struct {
+	revision int
+	fold     *ladder.Fold
 }
 
 // How long the database may take. A statement that takes longer is broken off there,
@@ -55,6 +65,7 @@ const (
 const (
 	mostConnections = 16
 	mostStood       = 2_000 // children
+	mostFolds       = 500
 )
 
 // Open connects to a PostgreSQL database by its URL. Where it cannot be reached the
@@ -71,8 +82,9 @@ func Open(ctx context.Context, url string) (*Store, error) {
 	db.SetMaxOpenConns(mostConnections)
 	db.SetMaxIdleConns(mostConnections)
 	db.SetConnMaxIdleTime(5 * time.Minute)
-	cache, err := lru.New[uuid.UUID, stood](mostStood)
-	return &Store{db, url, cache}, err
+	children, errChildren := lru.New[uuid.UUID, stood](mostStood)
+	folds, errFolds := lru.New[uuid.UUID, writtenFold](mostFolds)
+	return &Store{db, url, children, folds}, errors.Join(errChildren, errFolds)
 }
 
 // open makes a pool of connections, each with some limits of time.
@@ -82,6 +94,9 @@ func open(url string, limits map[string]time.Duration) (*sqlx.DB, error) {
 		return nil, fmt.Errorf("the address of the database: %w", err)
 	}
 	config.ConnectTimeout = connectWithin
+	// A statement is planned once for a connection: all of them look for a few rows by
+	// an index, whatever the values are.
+	config.RuntimeParams["plan_cache_mode"] = "force_generic_plan"
 	for name, limit := range limits {
 		config.RuntimeParams[name] = strconv.FormatInt(limit.Milliseconds(), 10)
 	}
@@ -110,7 +125,7 @@ func (s *Store) Migrate(ctx context.Context) (int, error) {
 		return 0, err
 	}
 	defer db.Close()
-	unhurried := &Store{db, s.url, s.stood}
+	unhurried := &Store{db, s.url, s.stood, s.folds}
 	conn, err := db.Conn(ctx)
 	if err != nil {
 		return 0, fmt.Errorf("migrating: %w", err)

@@ -53,6 +53,13 @@ type Entry struct {
 	Current   bool     `json:"current"` // nothing replaces it
 }
 
+// Recorded is what is kept of a record that was sent, as it is judged.
+type Recorded struct {
+	Entry   Entry  `json:"entry"`
+	Written bool   `json:"written"` // it leaves something written of the child at its task
+	Notice  string `json:"notice"`  // what is to be said of it
+}
+
 // EntryPart is some records of a child, the newest first.
 type EntryPart struct {
 	Entries []Entry `json:"entries"` // corrected and withdrawn ones too
@@ -100,10 +107,9 @@ type Record struct {
 	Tasks    []Worked   `json:"tasks"`
 	Helps    []Named    `json:"helps"`
 	Ways     []Named    `json:"ways"`
-	Day      string     `json:"day"`    // of the lesson
-	Today    string     `json:"today"`  // no record is of a later day
-	More     bool       `json:"more"`   // another task like the one in hand can be drawn
-	Notice   string     `json:"notice"` // what is to be said of what was just kept
+	Day      string     `json:"day"`   // of the lesson
+	Today    string     `json:"today"` // no record is of a later day
+	More     bool       `json:"more"`  // another task like the one in hand can be drawn
 }
 
 // Worked is one task of a lesson with what is written of it.

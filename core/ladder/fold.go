@@ -79,6 +79,12 @@ func (f *Fold) lobe(key Key) *lobe {
 	return l
 }
 
+// For is the fold with what bears on judging in its class as it is now.
+func (f *Fold) For(class Class) *Fold {
+	f.class = class
+	return f
+}
+
 // Follows tells whether an event comes after all that were taken. One that does
 // not changes what was judged since, so that all has to be judged anew.
 func (f *Fold) Follows(e Event) bool {

@@ -14,8 +14,9 @@ import (
 )
 
 // A fold is written down in few bytes, because it is written with every record and read
-// with every class: whole numbers as varints, texts with their length before them, lists
-// with their number before them. Whatever else is written is judged anew.
+// with every class: whole numbers as varints, lists with their number before them, a
+// text with its length before it where it comes first and as a number where it comes
+// again, days counted from the last one. Whatever else is written is judged anew.
 const foldForm = 1
 
 // roughly is how many bytes a fold of some years has.
@@ -26,8 +27,8 @@ var ErrFold = errors.New("this is no judgement that can be gone on with")
 
 // MarshalBinary writes the fold down without what belongs to the class.
 func (f *Fold) MarshalBinary() ([]byte, error) {
-	w := make(writer, 1, roughly)
-	w[0] = foldForm
+	w := writer{out: make([]byte, 1, roughly), known: map[string]int{}, day: f.day}
+	w.out[0] = foldForm
 	w.int(int64(f.day))
 	w.int(f.seq)
 	w.int(int64(len(f.lobes)))
@@ -36,7 +37,7 @@ func (f *Fold) MarshalBinary() ([]byte, error) {
 		w.text(string(key.Manner))
 		f.lobes[key].write(&w)
 	}
-	return w, nil
+	return w.out, nil
 }
 
 // ReadFold reads what MarshalBinary wrote, for a child of a class.
@@ -47,6 +48,7 @@ func ReadFold(class Class, data []byte) (*Fold, error) {
 	}
 	f := NewFold(class)
 	f.day, f.seq = book.Day(r.int()), r.int()
+	r.day = f.day
 	for range r.count() {
 		l := &lobe{fold: f, key: Key{choose.StageID(r.text()), book.Manner(r.text())}}
 		l.read(&r)
@@ -58,12 +60,14 @@ func ReadFold(class Class, data []byte) (*Fold, error) {
 	return f, nil
 }
 
-// numbers are the whole numbers of a lobe, in the order in which they are written.
-func (l *lobe) numbers() [17]*int {
-	return [...]*int{
-		(*int)(&l.Beads), (*int)(&l.Since), (*int)(&l.Last), &l.Tried, &l.Right, &l.Alone, &l.Days, (*int)(&l.AloneOn), (*int)(&l.Borrowed), (*int)(&l.JudgedOn),
-		(*int)(&l.Used), &l.Checks, &l.Failed, (*int)(&l.Due), &l.Chosen, (*int)(&l.ChosenOn), (*int)(&l.day),
-	}
+// numbers are the whole numbers of a lobe, and days its days, in the order in which
+// they are written.
+func (l *lobe) numbers() [9]*int {
+	return [...]*int{(*int)(&l.Beads), &l.Tried, &l.Right, &l.Alone, &l.Days, (*int)(&l.Borrowed), &l.Checks, &l.Failed, &l.Chosen}
+}
+
+func (l *lobe) daysOf() [8]*book.Day {
+	return [...]*book.Day{&l.Since, &l.Last, &l.AloneOn, &l.JudgedOn, &l.Used, &l.Due, &l.ChosenOn, &l.day}
 }
 
 func (l *lobe) write(w *writer) {
@@ -72,6 +76,9 @@ func (l *lobe) write(w *writer) {
 	w.bool(l.Explained)
 	for _, n := range l.numbers() {
 		w.int(int64(*n))
+	}
+	for _, d := range l.daysOf() {
+		w.on(*d)
 	}
 	w.int(int64(len(l.lacks)))
 	for _, s := range l.lacks {
@@ -97,6 +104,9 @@ func (l *lobe) read(r *reader) {
 	for _, n := range l.numbers() {
 		*n = int(r.int())
 	}
+	for _, d := range l.daysOf() {
+		*d = r.on()
+	}
 	for range r.count() {
 		l.lacks = append(l.lacks, task.Skill(r.text()))
 	}
@@ -118,7 +128,7 @@ func (t try) write(w *writer) {
 	}
 	w.text(string(t.task))
 	w.text(t.answer)
-	w.int(int64(t.day))
+	w.on(t.day)
 	w.int(int64(len(t.slips)))
 	for _, id := range t.slips {
 		w.text(string(id))
@@ -130,28 +140,55 @@ func readTry(r *reader) try {
 	if !t.wrong {
 		return t
 	}
-	t.task, t.answer, t.day = []byte(r.text()), r.text(), book.Day(r.int())
+	t.task, t.answer, t.day = []byte(r.text()), r.text(), r.on()
 	for range r.count() {
 		t.slips = append(t.slips, slip.ID(r.text()))
 	}
 	return t
 }
 
-type writer []byte
+type writer struct {
+	out   []byte
+	known map[string]int // texts that were written, by their number
+	day   book.Day       // that days are counted from
+}
 
-func (w *writer) int(n int64)      { *w = binary.AppendVarint(*w, n) }
-func (w *writer) text(text string) { *w = append(binary.AppendVarint(*w, int64(len(text))), text...) }
+func (w *writer) int(n int64) { w.out = binary.AppendVarint(w.out, n) }
+
+// text writes 0, the length and the text where it is new, and else its number.
+func (w *writer) text(text string) {
+	if n, known := w.known[text]; known {
+		w.int(int64(n))
+		return
+	}
+	w.known[text] = len(w.known) + 1
+	w.int(0)
+	w.int(int64(len(text)))
+	w.out = append(w.out, text...)
+}
+
+// on writes a day by how long it is before the last one; 0 is no day.
+func (w *writer) on(day book.Day) {
+	if day == 0 {
+		w.int(-1)
+		return
+	}
+	w.int(int64(w.day - day))
+}
+
 func (w *writer) bool(b bool) {
 	if b {
-		*w = append(*w, 1)
+		w.out = append(w.out, 1)
 	} else {
-		*w = append(*w, 0)
+		w.out = append(w.out, 0)
 	}
 }
 
 // reader reads from what is left; once something is wrong all that follows is nothing.
 type reader struct {
 	rest  []byte
+	known []string
+	day   book.Day
 	wrong bool
 }
 
@@ -173,6 +210,14 @@ func (r *reader) int() int64 {
 	return n
 }
 
+func (r *reader) on() book.Day {
+	ago := r.int()
+	if ago == -1 {
+		return 0
+	}
+	return r.day - book.Day(ago)
+}
+
 // count is a number of things, each of which takes one byte at least.
 func (r *reader) count() int {
 	n := r.int()
@@ -183,8 +228,16 @@ func (r *reader) count() int {
 }
 
 func (r *reader) text() string {
-	n := r.count()
-	text := string(r.rest[:n])
-	r.rest = r.rest[n:]
+	n := r.int()
+	if n != 0 {
+		if r.wrong = r.wrong || n < 1 || n > int64(len(r.known)); r.wrong {
+			return ""
+		}
+		return r.known[n-1]
+	}
+	length := r.count()
+	text := string(r.rest[:length])
+	r.rest = r.rest[length:]
+	r.known = append(r.known, text)
 	return text
 }

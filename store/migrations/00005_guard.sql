@@ -44,6 +44,8 @@ drop table school_week;
 -- How a learner stands is one row, from which judging goes on; the revision counts
 -- what has changed of the learner. All are judged anew after this migration.
 alter table learner add column revision integer not null default 0;
+alter table learner add column records integer not null default 0; -- how many observations there are
+update learner set records = (select count(*) from observation where learner_id = learner.id);
 drop table standing;
 create table standing (
     learner_id uuid primary key references learner on delete cascade,
@@ -60,7 +62,7 @@ create table spot (
     lesson_id  uuid not null references lesson on delete cascade,
     nth        integer not null,
     learner_id uuid not null references learner on delete cascade,
-    class_id   uuid not null references class on delete cascade,
+    class_id   uuid not null,
     worked     boolean not null default false,
     written    boolean not null default false,
     primary key (lesson_id, nth, learner_id)
@@ -84,14 +86,15 @@ create index membership_class on membership (class_id);
 create index lesson_class on lesson (class_id, changed_at desc);
 create index lesson_child_learner on lesson_child (learner_id);
 create index in_hand_lesson on in_hand (lesson_id);
-create index observation_class on observation (class_id);
 drop index observation_day;
+drop index observation_learner; -- the one below does for both
 create index observation_recent on observation (learner_id, day desc, seq desc);
 create index estimate_learner on estimate (learner_id, said_at);
 
 -- +goose Down
 create index observation_day on observation (learner_id, day);
-drop index estimate_learner, observation_recent, observation_class, in_hand_lesson, lesson_child_learner, lesson_class, membership_class, enrolment_learner;
+create index observation_learner on observation (learner_id, seq);
+drop index estimate_learner, observation_recent, in_hand_lesson, lesson_child_learner, lesson_class, membership_class, enrolment_learner;
 drop table spot;
 alter table observation drop column seen_at;
 drop table standing;
@@ -103,7 +106,7 @@ create table standing (
     standing   jsonb not null,
     primary key (learner_id, stage, manner)
 );
-alter table learner drop column revision;
+alter table learner drop column revision, drop column records;
 create table school_week (
     class_id uuid not null references class on delete cascade,
     week     integer not null,

@@ -29,6 +29,7 @@ type All struct {
 
 	Record        wire.Record        `json:"record"`
 	Observe       wire.Observe       `json:"observe"`
+	Recorded      wire.Recorded      `json:"recorded"`
 	Say           wire.Say           `json:"say"`
 	Today         wire.Today         `json:"today"`
 	LessonDay     wire.LessonDay     `json:"lessonDay"`

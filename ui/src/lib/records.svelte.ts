@@ -4,7 +4,7 @@ import { api } from './api';
 import { outbox, type Piece } from './outbox.svelte';
 import { seenNow } from './seen';
 import { classPath, guarded, shared, troubleOf } from './state.svelte';
-import type { Entry, Observe, Record as Page, Row, Trouble } from './wire.gen';
+import type { Entry, Observe, Record as Page, Recorded, Row, Trouble } from './wire.gen';
 
 const PATIENCE_MS = 1500;
 
@@ -24,7 +24,7 @@ export class Records {
 
   private constructor(private readonly id: string) {
     outbox.hear(id, {
-      sent: (piece, answer) => piece.kind === 'record' && this.#take(answer as Page),
+      sent: (piece, answer) => piece.kind === 'record' && this.#take(answer as Recorded),
       refused: (piece, trouble) => this.#refused(piece, trouble),
       elsewhere: () => void this.load(),
     });
@@ -34,19 +34,40 @@ export class Records {
     return (open[`${shared.me?.id} ${id}`] ??= new Records(id));
   }
 
+  #asked = 0;
   async load(): Promise<void> {
     this.trouble = undefined;
+    const asked = ++this.#asked;
     try {
-      this.page = await guarded(api<Page>('GET', `${classPath(`/lessons/${this.id}`)}/record`));
+      const at = `${classPath(`/lessons/${this.id}`)}/record`;
+      const page = await guarded(api<Page>('GET', at));
+      // What was kept since this was asked for would be missing in it.
+      if (asked === this.#asked) this.page = page;
     } catch (error) {
       this.trouble = troubleOf(error);
     }
   }
 
-  #take(page: Page): void {
-    this.page = page;
-    this.notice = page.notice;
+  /** Shows what is kept at once; the rest of the page follows when nothing waits any more. */
+  #take({ entry, written, notice }: Recorded): void {
+    this.notice = notice;
     this.trouble = undefined;
+    const page = this.page;
+    this.#asked++; // a page that is on its way does not have it
+    if (page) {
+      const rowOf = (row: Row): Row => {
+        const others = row.kept.filter((k) => k.id !== entry.replaces);
+        const kept = written ? [...others, entry] : others;
+        return { ...row, kept, written: kept.length > 0 };
+      };
+      const tasks = page.tasks.map((task, nth) =>
+        nth === entry.nth
+          ? { ...task, rows: task.rows.map((r) => (r.learner === entry.learner ? rowOf(r) : r)) }
+          : task,
+      );
+      this.page = { ...page, tasks };
+    }
+    if (page && this.waiting.length === 0) void this.load();
   }
 
   #refused(piece: Piece, trouble: Trouble): void {

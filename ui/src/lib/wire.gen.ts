@@ -16,6 +16,7 @@ export interface All {
   lesson: Lesson;
   record: Record;
   observe: Observe;
+  recorded: Recorded;
   say: Say;
   today: Today;
   lessonDay: LessonDay;
@@ -232,7 +233,6 @@ export interface Record {
   day: string;
   today: string;
   more: boolean;
-  notice: string;
 }
 export interface Worked {
   text: string;
@@ -540,6 +540,11 @@ export interface Observe {
   withdrawn?: boolean;
   seenAt?: string;
   anotherRun?: boolean;
+}
+export interface Recorded {
+  entry: Entry;
+  written: boolean;
+  notice: string;
 }
 export interface Say {
   learner: string;
