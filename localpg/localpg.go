@@ -42,6 +42,7 @@ type Options struct {
 	Dir        string // the state directory; made where it does not exist
 	Throwaway  bool   // for tests: nothing is written through to the disk
 	StartLimit time.Duration
+	Port       int // of loopback; 0 for a free one
 }
 
 // Server is a running cluster.
@@ -75,7 +76,7 @@ func Start(ctx context.Context, o Options) (*Server, error) {
 	if err := s.clearStalePid(); err != nil {
 		return nil, err
 	}
-	if err := s.run(bin, as, o.Throwaway); err != nil {
+	if err := s.run(bin, as, o); err != nil {
 		return nil, err
 	}
 	limit := o.StartLimit
@@ -251,20 +252,22 @@ func (s *Server) clearStalePid() error {
 // run starts the server as a child that ends when this process ends: the
 // kernel sends the signal when the thread that made the child is gone, so that
 // thread is kept until the child has ended.
-func (s *Server) run(bin string, as *syscall.Credential, throwaway bool) error {
-	port, err := freePort()
-	if err != nil {
-		return err
+func (s *Server) run(bin string, as *syscall.Credential, o Options) error {
+	if s.port = o.Port; s.port == 0 {
+		port, err := freePort()
+		if err != nil {
+			return err
+		}
+		s.port = port
 	}
-	s.port = port
 	log, err := os.OpenFile(s.path(logName), os.O_CREATE|os.O_WRONLY|os.O_TRUNC, 0o600)
 	if err != nil {
 		return err
 	}
 	defer log.Close()
-	args := []string{"-D", s.path(dataName), "-c", "listen_addresses=127.0.0.1", "-c", "port=" + strconv.Itoa(port), "-c", "unix_socket_directories=",
+	args := []string{"-D", s.path(dataName), "-c", "listen_addresses=127.0.0.1", "-c", "port=" + strconv.Itoa(s.port), "-c", "unix_socket_directories=",
 		"-c", "log_error_verbosity=terse"} // a violated key would be written with its value, a child's name
-	if throwaway {
+	if o.Throwaway {
 		args = append(args, "-c", "fsync=off", "-c", "synchronous_commit=off", "-c", "full_page_writes=off")
 	}
 	cmd := exec.Command(filepath.Join(bin, "postgres"), args...)

@@ -4,6 +4,7 @@ import (
 	"database/sql"
 	"errors"
 	"math/rand/v2"
+	"slices"
 	"strings"
 	"time"
 
@@ -115,7 +116,7 @@ func (s *Server) observe(c *call) error {
 	if err != nil {
 		return missing(err)
 	}
-	notice, err := s.mayObserve(c, uuid.MustParse(ask.Learner))
+	notice, err := s.mayObserve(c, kept, uuid.MustParse(ask.Learner))
 	if err != nil {
 		return err
 	}
@@ -138,7 +139,10 @@ func (s *Server) observe(c *call) error {
 
 // mayObserve tells who may not record a child, and what is to be known of one who is
 // recorded after it has left: that is the lead's affair, and no assistant's.
-func (s *Server) mayObserve(c *call, learner uuid.UUID) (notice string, err error) {
+func (s *Server) mayObserve(c *call, kept store.Lesson, learner uuid.UUID) (notice string, err error) {
+	if slices.ContainsFunc(kept.Seated, func(seat store.Seat) bool { return seat.ID == learner && seat.Here }) {
+		return "", nil
+	}
 	e, err := s.store.LatestEnrolment(c.Context(), c.class.ID, learner)
 	switch {
 	case errors.Is(err, store.ErrErased):

@@ -27,7 +27,13 @@ type Lesson struct {
 	OpenedBy  uuid.UUID
 	Revision  int
 	ChangedAt time.Time // when it was opened, or changed last
-	Seated    []Learner // who sits at the mat, by the name last used in the class
+	Seated    []Seat    // who sits at the mat, by the name last used in the class
+}
+
+// Seat is a child at the mat.
+type Seat struct {
+	Learner
+	Here bool // the child is in the class now
 }
 
 // lessonRow is a lesson as the table has it.
@@ -197,7 +203,8 @@ func (s *Store) Lessons(ctx context.Context, class uuid.UUID, ids []uuid.UUID) (
 		Seated []byte `db:"seated"`
 	}
 	err := s.db.SelectContext(ctx, &rows, `select `+lessonColumns+`, (select json_agg(json_build_object('ID', learner_id, 'Name', coalesce((select name from enrolment
-			where class_id = $1 and enrolment.learner_id = lesson_child.learner_id order by since desc limit 1), '')) order by seat) from lesson_child where lesson_id = lesson.id) as seated
+			where class_id = $1 and enrolment.learner_id = lesson_child.learner_id order by since desc limit 1), ''),
+			'Here', exists (select 1 from enrolment where class_id = $1 and enrolment.learner_id = lesson_child.learner_id and until is null)) order by seat) from lesson_child where lesson_id = lesson.id) as seated
 		from lesson join unnest($2::uuid[]) with ordinality as asked (id, n) on asked.id = lesson.id where class_id = $1 order by asked.n`, class, ids)
 	if err != nil {
 		return nil, err

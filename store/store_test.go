@@ -292,7 +292,7 @@ func TestLesson(t *testing.T) {
 	must(t, s.AddLesson(ctx, l)) // a repeated request
 	kept, err := s.Lesson(ctx, s.orchard.ID, l.ID)
 	must(t, err)
-	if len(kept.Children) != 2 || kept.Children[1] != s.jory.ID.String() || kept.Seated[0] != s.wren || kept.Current().Task.Key() != "sum:1458+2367" || len(kept.Items) != 2 || kept.Revision != 1 {
+	if len(kept.Children) != 2 || kept.Children[1] != s.jory.ID.String() || kept.Seated[0].Learner != s.wren || kept.Current().Task.Key() != "sum:1458+2367" || len(kept.Items) != 2 || kept.Revision != 1 {
 		t.Errorf("kept %+v", kept)
 	}
 	if id, err := s.LessonInHand(ctx, s.hanne.ID, s.orchard.ID); err != nil || id != l.ID {

@@ -1,7 +1,6 @@
 package ladder
 
 import (
-	"encoding/json"
 	"slices"
 
 	"vineswap/core/book"
@@ -38,7 +37,7 @@ type lobe struct {
 // try is an own answer; of a right one nothing more is kept.
 type try struct {
 	wrong  bool
-	task   []byte // its record, read when it is told
+	task   string // its key, read when it is told
 	answer string
 	day    book.Day
 	slips  []slip.ID // that explain it
@@ -48,8 +47,7 @@ func tryOf(o answer) try {
 	if o.right {
 		return try{}
 	}
-	text, _ := json.Marshal(o.Task) // of a kind that nobody knows, nothing is told
-	return try{true, text, o.Answer, o.Day, o.Task.Explains(o.Answer)}
+	return try{true, o.key, o.Answer, o.Day, o.Task.Explains(o.Answer)}
 }
 
 // loan is what a task that counts elsewhere has lent on the day at hand.
@@ -153,11 +151,11 @@ func (l *lobe) standing() Standing {
 		if !t.wrong {
 			continue
 		}
-		told := Try{Answer: t.answer, Day: t.day}
-		if json.Unmarshal(t.task, &told.Task) != nil {
-			continue
+		of, err := task.FromKey(t.task)
+		if err != nil {
+			continue // of a kind that nobody knows nothing is told
 		}
-		s.Wrong = append(s.Wrong, told)
+		s.Wrong = append(s.Wrong, Try{of, t.answer, t.day})
 		for _, id := range t.slips {
 			counts[id]++
 		}

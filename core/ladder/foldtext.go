@@ -20,7 +20,10 @@ import (
 const foldForm = 1
 
 // roughly is how many bytes a fold of some years has.
-const roughly = 12 << 10
+const (
+	roughly     = 8 << 10
+	roughlyText = 16 // for each text that is new
+)
 
 // ErrFold is returned for what is no fold that this version has written.
 var ErrFold = errors.New("this is no judgement that can be gone on with")
@@ -46,11 +49,15 @@ func ReadFold(class Class, data []byte) (*Fold, error) {
 	if form := r.byte(); form != foldForm {
 		return nil, fmt.Errorf("%w: form %d", ErrFold, form)
 	}
+	r.known = make([]string, 0, 2*len(data)/roughlyText)
 	f := NewFold(class)
 	f.day, f.seq = book.Day(r.int()), r.int()
 	r.day = f.day
-	for range r.count() {
-		l := &lobe{fold: f, key: Key{choose.StageID(r.text()), book.Manner(r.text())}}
+	lobes := make([]lobe, r.count())
+	f.lobes = make(map[Key]*lobe, len(lobes))
+	for i := range lobes {
+		l := &lobes[i]
+		l.fold, l.key = f, Key{choose.StageID(r.text()), book.Manner(r.text())}
 		l.read(&r)
 		f.lobes[l.key] = l
 	}
@@ -110,8 +117,11 @@ func (l *lobe) read(r *reader) {
 	for range r.count() {
 		l.lacks = append(l.lacks, task.Skill(r.text()))
 	}
-	for range r.count() {
-		l.own = append(l.own, readTry(r))
+	if n := r.count(); n > 0 {
+		l.own = make([]try, n, max(n, lastFew)+1)
+		for i := range l.own {
+			l.own[i] = readTry(r)
+		}
 	}
 	for range r.count() {
 		l.counted = append(l.counted, r.text())
@@ -126,7 +136,7 @@ func (t try) write(w *writer) {
 	if !t.wrong {
 		return
 	}
-	w.text(string(t.task))
+	w.text(t.task)
 	w.text(t.answer)
 	w.on(t.day)
 	w.int(int64(len(t.slips)))
@@ -140,7 +150,7 @@ func readTry(r *reader) try {
 	if !t.wrong {
 		return t
 	}
-	t.task, t.answer, t.day = []byte(r.text()), r.text(), r.on()
+	t.task, t.answer, t.day = r.text(), r.text(), r.on()
 	for range r.count() {
 		t.slips = append(t.slips, slip.ID(r.text()))
 	}

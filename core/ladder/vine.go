@@ -131,20 +131,20 @@ func (c Child) Lobe(key Key, today book.Day) Lobe {
 }
 
 func (c Child) leaf(stage Stage, today book.Day) Leaf {
-	l := Leaf{Stage: stage.ID}
+	l := Leaf{Stage: stage.ID, Lobes: make([]Lobe, 0, len(stage.Manners))}
 	for _, m := range stage.Manners {
 		lobe := c.Lobe(Key{stage.ID, m}, today)
 		l.Explained = l.Explained || lobe.Explained
 		l.Lobes = append(l.Lobes, lobe)
 	}
-	for _, state := range settled {
-		if len(l.In(state)) == 0 {
-			continue
+	least, best := len(settled), -1
+	for i := range l.Lobes {
+		if at := slices.Index(settled, l.Lobes[i].State); at >= 0 {
+			least, best = min(least, at), max(best, at)
 		}
-		if l.State == NotYet {
-			l.State = state
-		}
-		l.Best = state
+	}
+	if best >= 0 {
+		l.State, l.Best = settled[least], settled[best]
 	}
 	switch {
 	case l.State != NotYet:

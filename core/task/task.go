@@ -111,6 +111,17 @@ type Task struct {
 // stage that the task was chosen for.
 func (t Task) Key() string { return string(t.Kind) + ":" + t.String() }
 
+// FromKey reads what Key writes, by its kind's own reading of typed text.
+func FromKey(key string) (Task, error) {
+	kind, text, _ := strings.Cut(key, ":")
+	rules, known := rulesOf(Kind(kind))
+	if !known {
+		return Task{}, fmt.Errorf("%w: %q", ErrKind, kind)
+	}
+	data, err := rules.Parse(text)
+	return Task{Kind(kind), data}, err
+}
+
 // Valid tells why the task cannot be asked; nil when it can.
 func (t Task) Valid() error {
 	if t.Data == nil {

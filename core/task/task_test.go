@@ -4,6 +4,7 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
+	"reflect"
 	"testing"
 
 	"vineswap/core/place"
@@ -137,4 +138,22 @@ func FuzzUnmarshal(f *testing.F) {
 			t.Errorf("%s is %s, written %s", text, got.Key(), again)
 		}
 	})
+}
+
+// What tells tasks apart is enough to have them again.
+func TestFromKey(t *testing.T) {
+	for _, want := range []task.Task{
+		problem.SumOf(47, 25).Task(), problem.SumOf(28, 19, 15, 7).Task(), problem.DifferenceOf(503, 128).Task(), problem.Of(problem.Sharing, 97, 4).Task(),
+		problem.Of(problem.Grouping, 78, 6).Task(), problem.Of(problem.Trays, 213, 3).Task(),
+	} {
+		got, err := task.FromKey(want.Key())
+		if err != nil || !reflect.DeepEqual(got, want) {
+			t.Errorf("%s: %+v, %v", want.Key(), got, err)
+		}
+	}
+	for _, key := range []string{"", "sum", "sum:", "sum:x", "honey:47+25", "sum:97/4"} {
+		if got, err := task.FromKey(key); err == nil {
+			t.Errorf("%q is %+v", key, got)
+		}
+	}
 }
