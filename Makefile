@@ -6,7 +6,7 @@ BIN := bin/vineswap
 GO_FILES := $(shell find . -name '*.go' -not -path './ui/node_modules/*') go.mod go.sum $(shell find store/migrations -name '*.sql')
 UI_FILES := $(shell find ui/src ui/public -type f) ui/index.html ui/vite.config.ts ui/geometry.config.ts ui/svelte.config.js ui/tsconfig.json
 
-.PHONY: help demo demo-reset test lint build wire screenshots bench smooth needs needs-test
+.PHONY: help demo demo-reset test lint build wire screenshots bench smooth load faults attack needs needs-test
 
 help: ## list the targets
 	@grep -E '^[a-z-]+:.*## ' Makefile | sed -E 's/:.*## /\t/' | expand -t 16
@@ -56,6 +56,15 @@ test: needs-test lint build ## install what is missing, lint, run all tests
 
 bench: ## the speeds that are asked for
 	go test -run '^$$' -bench . -benchmem ./core/...
+
+load: needs build ## requests a second beside plain handlers; into docs/figures.md
+	go run ./load
+
+faults: needs build ## the server and the database killed 200 times; into docs/figures.md
+	go run ./faults
+
+attack: needs build ## what strangers would do, and what it costs; into docs/figures.md
+	go run ./attack
 
 smooth: needs-test build ## how a full mat steps in a slow browser, beside an empty page
 	@scripts/demo-with.sh go run ./e2e/smooth

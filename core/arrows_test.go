@@ -43,13 +43,20 @@ var arrows = map[string][]string{
 	"ui":            {},
 	"server":        {"core/*", "wire", "store", "formats"},
 	"cmd/vineswap":  {"core/*", "store", "server", "formats", "ui", "localpg", "demo", "trial"},
+	"figures":       {},
+	"rig":           {"core/setting", "localpg", "server", "store"},
+	"load":          {"core/*", "figures", "localpg", "server", "store", "wire"},
+	"faults":        {"core/*", "figures", "rig", "store", "wire"},
+	"attack":        {"figures", "rig", "wire"},
 	"e2e/guide":     {},
 	"e2e/shots":     {"demo", "e2e/guide"},
 	"e2e/smooth":    {"demo", "e2e/guide"},
 }
 
 // standardOnly are the rooms that need nothing but the standard library.
-func standardOnly(room string) bool { return strings.HasPrefix(room, "core/") || room == "localpg" }
+func standardOnly(room string) bool {
+	return strings.HasPrefix(room, "core/") || room == "localpg" || room == "figures"
+}
 
 // Core imports the standard library and core alone, and every arrow of the
 // house points one way.

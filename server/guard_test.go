@@ -7,10 +7,12 @@ import (
 	"database/sql"
 	"fmt"
 	"io"
+	"log/slog"
 	"net"
 	"net/http"
 	"net/netip"
 	"os"
+	"reflect"
 	"strings"
 	"testing"
 	"time"
@@ -18,6 +20,7 @@ import (
 	"github.com/google/uuid"
 
 	"vineswap/core/book"
+	"vineswap/core/ladder"
 	"vineswap/core/material"
 	"vineswap/core/problem"
 	"vineswap/pgtest"
@@ -581,7 +584,19 @@ func TestAChildsRecordsComeInParts(t *testing.T) {
 // Neither a child's name nor the word of a link is written into a log.
 func TestLogsKeepSecrets(t *testing.T) {
 	h := newHouse(t)
+	var ours bytes.Buffer
+	before := slog.Default()
+	slog.SetDefault(slog.New(slog.NewTextHandler(&ours, &slog.HandlerOptions{Level: slog.LevelDebug})))
+	t.Cleanup(func() { slog.SetDefault(before) })
 	lead := h.person("lead")
+	var link wire.Invited
+	lead.send("POST", lead.class("/invitations"), wire.Invite{Role: "viewer"}).into(t, &link)
+	word := strings.TrimPrefix(link.Path, "#/join/")
+	h.nobody().send("GET", "/api/invitations/"+word, nil)
+	h.nobody().send("POST", "/api/invitations/"+word, wire.Join{})
+	if !strings.Contains(ours.String(), "/api/invitations/:word") || strings.Contains(ours.String(), word) {
+		t.Errorf("our log: %s", ours.String())
+	}
 	for range 2 {
 		lead.send("POST", lead.class("/learners"), wire.AddLearners{Learners: []wire.Learner{{ID: uuid.NewString(), Name: "Xanthippe Z."}, {ID: uuid.NewString(), Name: "Xanthippe Z."}}})
 	}
@@ -604,4 +619,169 @@ func recordOf(h house, by store.Account) store.Observation {
 	o := store.Observation{ID: uuid.New(), ClassID: h.orchard, LearnerID: h.wren, RecordedBy: by.ID, RecordedAt: time.Now()}
 	o.Task, o.Manner, o.Material, o.Help, o.Answer, o.Came, o.Runs = problem.SumOf(47, 25).Task(), book.Pieces, material.Beads, book.Alone, "72", book.Typed, 1
 	return o
+}
+
+// Two servers on one database: whoever logs in at one is logged in at the other, tries
+// are counted together, and what one records the other shows at once.
+func TestTwoServersOnOneDatabase(t *testing.T) {
+	h := newHouse(t)
+	other := h
+	other.store = pgtest.Open(t, h.db)
+	other.url = h.serve(server.Options{Store: other.store, Screens: screens, Now: func() time.Time { return time.Date(2026, 11, 25, 11, 30, 0, 0, time.UTC) }})
+	lead := h.person("lead")
+	there := person{other, lead.client} // cookies know no port
+	lesson := lead.lessonOf(h.wren)
+	vines := func(p person) (tag string, shown wire.Vines) {
+		t.Helper()
+		got := p.send("GET", p.class("/vines"), nil)
+		if got.status != 200 {
+			t.Fatalf("%d %s", got.status, got.body)
+		}
+		got.into(t, &shown)
+		return got.header.Get("ETag"), shown
+	}
+	before, _ := vines(there)
+	for range 3 {
+		if got := lead.send("POST", lead.class("/lessons/"+lesson+"/observations"), observed(h.wren)); got.status != 200 {
+			t.Fatalf("%d %s", got.status, got.body)
+		}
+		here, mine := vines(lead)
+		elsewhere, theirs := vines(there)
+		if elsewhere == before || here != elsewhere || !reflect.DeepEqual(mine, theirs) {
+			t.Error("the other server shows another class")
+		}
+		// And the other one goes on from what this one has judged.
+		if got := there.send("POST", lead.class("/lessons/"+lesson+"/observations"), observed(h.wren)); got.status != 200 {
+			t.Fatalf("%d %s", got.status, got.body)
+		}
+		before, _ = vines(there)
+	}
+	class, err := h.store.Class(context.Background(), h.orchard)
+	if err != nil {
+		t.Fatal(err)
+	}
+	stands := func() ladder.Standings {
+		child, err := pgtest.Open(t, h.db).StandOf(context.Background(), class, h.wren)
+		if err != nil {
+			t.Fatal(err)
+		}
+		return child.Standings
+	}
+	went := stands()
+	if _, err := h.store.Rejudge(context.Background()); err != nil {
+		t.Fatal(err)
+	}
+	if anew := stands(); !reflect.DeepEqual(went, anew) {
+		t.Errorf("recorded by turns: %+v, judged anew %+v", went, anew)
+	}
+	statuses := map[int]int{}
+	for i := range 20 {
+		at := []house{h, other}[i%2]
+		statuses[at.guess("", "viewer@school.test", "guess-guess", "")]++
+	}
+	if statuses[401] != 10 || statuses[429] != 10 {
+		t.Errorf("tries at both: %v", statuses)
+	}
+	if got := there.send("POST", "/api/logout", nil); got.status != 204 {
+		t.Errorf("logging out there: %d", got.status)
+	}
+	if got := lead.send("GET", "/api/me", nil); got.status != 401 {
+		t.Errorf("and here: %d", got.status)
+	}
+}
+
+// How many statements a request has, counted in PostgreSQL's log: what is read once is
+// not read again.
+func TestStatementsOfARequest(t *testing.T) {
+	h := newHouse(t)
+	lead := h.person("lead")
+	keeper, err := h.store.AccountByEmail(context.Background(), "lead@school.test")
+	if err != nil {
+		t.Fatal(err)
+	}
+	var list []store.Observation
+	for i := range 300 {
+		o := recordOf(h, keeper)
+		o.Day = book.Day(20_700 + i/7)
+		list = append(list, o)
+	}
+	if err := h.store.RecordAll(context.Background(), list); err != nil {
+		t.Fatal(err)
+	}
+	var lessons []string
+	for range 6 {
+		lessons = append(lessons, lead.lessonOf(h.wren))
+	}
+	pgtest.Exec(t, h.db, `do $$ begin execute 'alter database ' || current_database() || ' set log_statement = ''all'''; end $$`)
+	far := h
+	far.store = pgtest.Open(t, h.db)
+	far.url = h.serve(server.Options{Store: far.store, Screens: screens, Now: func() time.Time { return time.Date(2026, 11, 25, 11, 30, 0, 0, time.UTC) }})
+	p := person{far, lead.client}
+	statements := func() int {
+		log, err := os.ReadFile(pgtest.Log())
+		if err != nil {
+			t.Fatal(err)
+		}
+		return bytes.Count(log, []byte("LOG:  execute ")) + bytes.Count(log, []byte("LOG:  statement: "))
+	}
+	observe := func(i int) (string, string, any) {
+		return "POST", p.class("/lessons/" + lessons[i] + "/observations"), observed(h.wren)
+	}
+	for _, c := range []struct {
+		what string
+		most int
+		ask  func(i int) (method, path string, body any)
+	}{
+		{"an observation", 12, observe},
+		{"Class", 4, func(int) (string, string, any) { return "GET", p.class("/vines"), nil }},
+		{"Today", 7, func(int) (string, string, any) { return "GET", p.class("/today"), nil }},
+		{"a child's page", 8, func(int) (string, string, any) { return "GET", p.class("/learners/" + h.wren.String()), nil }},
+		{"the class's desk, with six open lessons", 6, func(int) (string, string, any) { return "GET", p.class(""), nil }},
+	} {
+		for i := range 3 { // the first of a connection is prepared beside
+			had := statements()
+			method, path, body := c.ask(i)
+			if got := p.send(method, path, body); got.status != 200 {
+				t.Fatalf("%s: %d %s", c.what, got.status, got.body)
+			}
+			if n := statements() - had; n > c.most || n == 0 {
+				t.Errorf("%s: %d statements, at most %d are asked for", c.what, n, c.most)
+			}
+		}
+	}
+}
+
+// A connection on which nothing is asked does not keep the server from stopping.
+func TestStoppingEndsIdleConnections(t *testing.T) {
+	h := newHouse(t)
+	srv, err := server.New(server.Options{Store: h.store, Screens: screens})
+	if err != nil {
+		t.Fatal(err)
+	}
+	l, err := net.Listen("tcp", "127.0.0.1:0")
+	if err != nil {
+		t.Fatal(err)
+	}
+	ctx, stop := context.WithCancel(context.Background())
+	ended := make(chan error, 1)
+	go func() { ended <- srv.Serve(ctx, l) }()
+	silent, err := net.Dial("tcp", l.Addr().String())
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer silent.Close()
+	used, err := net.Dial("tcp", l.Addr().String())
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer used.Close()
+	fmt.Fprint(used, "GET /healthz HTTP/1.1\r\nHost: x\r\n\r\n")
+	if n, err := used.Read(make([]byte, 2_000)); n == 0 || err != nil {
+		t.Fatal(err)
+	}
+	began := time.Now()
+	stop()
+	if err := <-ended; err != nil || time.Since(began) > 2*time.Second {
+		t.Errorf("it stopped after %v with %v", time.Since(began), err)
+	}
 }

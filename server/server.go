@@ -9,14 +9,12 @@ import (
 	"log/slog"
 	"net"
 	"net/netip"
-	"sync"
 	"time"
 
 	"github.com/gofiber/fiber/v3"
 	"github.com/gofiber/fiber/v3/middleware/helmet"
 	recovery "github.com/gofiber/fiber/v3/middleware/recover"
 	"github.com/google/uuid"
-	"github.com/valyala/fasthttp"
 
 	"vineswap/store"
 )
@@ -79,7 +77,7 @@ func New(o Options) (*Server, error) {
 		// The handler begins before the body is read, so that it can be refused unread.
 		StreamRequestBody: true, DisablePreParseMultipartForm: true,
 	})
-	s.app.Server().ConnState = s.open.note
+	s.app.Server().ConnState = s.open.answered
 	s.app.Use(logged, recovery.New(), helmet.New(helmet.Config{ContentSecurityPolicy: policy, XFrameOptions: "DENY", ReferrerPolicy: "same-origin"}), s.headers, bounded, measured)
 	s.app.Get("/healthz", func(c fiber.Ctx) error { return c.JSON(fiber.Map{"status": "ok"}) })
 	s.app.Get("/readyz", s.ready)
@@ -109,7 +107,7 @@ func (s *Server) Serve(ctx context.Context, l net.Listener) error {
 	defer cancel()
 	go s.sweep(ctx)
 	ended := make(chan error, 1)
-	go func() { ended <- s.app.Listener(l, fiber.ListenConfig{DisableStartupMessage: true}) }()
+	go func() { ended <- s.app.Listener(listener{l, &s.open}, fiber.ListenConfig{DisableStartupMessage: true}) }()
 	select {
 	case err := <-ended:
 		return err
@@ -117,49 +115,13 @@ func (s *Server) Serve(ctx context.Context, l net.Listener) error {
 	}
 	stop, done := context.WithTimeout(context.WithoutCancel(ctx), stopWithin)
 	defer done()
-	s.open.close()
+	s.open.end()
 	err := s.app.ShutdownWithContext(stop)
 	if errors.Is(err, context.DeadlineExceeded) {
 		slog.Warn("requests were still answered when the server stopped")
 		return nil
 	}
 	return err
-}
-
-// connections are those on which no request is under way: browsers open some ahead
-// and may never use them. They end at once when the server does.
-type connections struct {
-	lock   sync.Mutex
-	idle   map[net.Conn]bool
-	closed bool
-}
-
-func (o *connections) note(conn net.Conn, state fasthttp.ConnState) {
-	o.lock.Lock()
-	defer o.lock.Unlock()
-	if o.idle == nil {
-		o.idle = map[net.Conn]bool{}
-	}
-	switch state {
-	case fasthttp.StateNew, fasthttp.StateIdle:
-		if o.closed {
-			conn.Close()
-			return
-		}
-		o.idle[conn] = true
-	default:
-		delete(o.idle, conn)
-	}
-}
-
-func (o *connections) close() {
-	o.lock.Lock()
-	defer o.lock.Unlock()
-	o.closed = true
-	for conn := range o.idle {
-		conn.Close()
-	}
-	clear(o.idle)
 }
 
 // sweep deletes expired sessions now and then.

@@ -540,3 +540,49 @@ func TestASchoolWeekThatComesLate(t *testing.T) {
 		t.Error("judged anew it is not the same")
 	}
 }
+
+// A child is erased while a lesson that it sits at is moved on, again and again: both
+// go on, nobody waits for the other for ever, and no lesson is left half.
+func TestErasingWhileALessonChanges(t *testing.T) {
+	s := newSchool(t)
+	for round := range 12 {
+		child := store.Learner{ID: uuid.New(), Name: fmt.Sprint("Ada ", round)}
+		must(t, s.AddLearner(ctx, s.orchard.ID, child, time.Now()))
+		l := s.lesson(t, s.wren.ID.String(), child.ID.String())
+		must(t, s.AddLesson(ctx, l))
+		var wg sync.WaitGroup
+		wg.Go(func() {
+			for n := range 8 {
+				kept, err := s.Lesson(ctx, s.orchard.ID, l.ID)
+				if err != nil {
+					t.Error(err)
+					return
+				}
+				nth, turned := n%2, slices.Clone(kept.Children)
+				slices.Reverse(turned)
+				if kept.Lesson, err = kept.With(lesson.Change{Nth: &nth, Children: turned}); err != nil {
+					t.Error(err)
+					return
+				}
+				if err := s.SaveLesson(ctx, s.hanne.ID, kept); err != nil && !errors.Is(err, store.ErrNone) {
+					t.Error(err)
+				}
+			}
+		})
+		wg.Go(func() {
+			o := s.seen(47, 25, today)
+			o.LearnerID, o.LessonID = child.ID, uuid.NullUUID{UUID: l.ID, Valid: true}
+			if err := s.Record(ctx, o, true); err != nil && !errors.Is(err, store.ErrErased) {
+				t.Error(err)
+			}
+		})
+		wg.Go(func() {
+			time.Sleep(time.Duration(round) * time.Millisecond)
+			must(t, s.EraseLearner(ctx, s.orchard.ID, child.ID))
+		})
+		wg.Wait()
+		if kept, err := s.Lesson(ctx, s.orchard.ID, l.ID); err != nil || len(kept.Children) != 1 || kept.Children[0] != s.wren.ID.String() {
+			t.Fatalf("round %d: %v sit there, %v", round, kept.Children, err)
+		}
+	}
+}

@@ -129,6 +129,12 @@ func (s *Store) Forgive(ctx context.Context, keys []string) error {
 	return err
 }
 
+// CountLogins counts all that is kept of log-ins: sessions, devices and tries.
+func (s *Store) CountLogins(ctx context.Context) (n int, err error) {
+	err = s.db.GetContext(ctx, &n, `select (select count(*) from session) + (select count(*) from known_device) + (select count(*) from login_try)`)
+	return n, err
+}
+
 // Sweep deletes what has expired: sessions, counts of log-ins, links that nobody
 // used.
 func (s *Store) Sweep(ctx context.Context) (int64, error) {
