@@ -49,7 +49,7 @@ func run(ctx context.Context) error {
 		return err
 	}
 	a := &attack{Rig: r}
-	for _, part := range []func(context.Context) error{a.packed, a.strangers, a.guessing, a.slow, a.longNumbers} {
+	for _, part := range []func(context.Context) error{a.packed, a.strangers, a.longNumbers, a.guessing, a.slow} {
 		if err := part(ctx); err != nil {
 			fmt.Println(a.out.String())
 			return err
@@ -278,7 +278,7 @@ func (a *attack) longNumbers(ctx context.Context) error {
 	if err != nil {
 		return err
 	}
-	costly := wire.Choose{Digits: []int{6, 6, 6, 6, 6, 6}, Doubles: "no", Count: 60, Spread: true}
+	costly := wire.Choose{Digits: []int{6, 6, 6, 6, 6, 6}, Doubles: "no", Count: 50, Spread: true}
 	going, stop := context.WithCancel(ctx)
 	var wg sync.WaitGroup
 	var done atomic.Int64
@@ -303,7 +303,7 @@ func (a *attack) longNumbers(ctx context.Context) error {
 	}
 	_, most := a.Memory()
 	ratio := float64(beside) / float64(alone)
-	a.line(ratio >= 5, "six guides at once choose sixty sums of six numbers of six digits, no doubles, spread", fmt.Sprintf("%d sets, %d ms each with waiting; a neighbour's two numbers take %.1f ms beside %.1f ms alone: %.1f times; memory %d MB at most",
+	a.line(ratio >= 5, "six guides at once choose fifty sums of six numbers of six digits, no doubles, spread", fmt.Sprintf("%d sets, %d ms each with waiting; a neighbour's two numbers take %.1f ms beside %.1f ms alone: %.1f times; memory %d MB at most",
 		done.Load(), time.Duration(sum.Load()/done.Load()).Milliseconds(), float64(beside.Microseconds())/1000, float64(alone.Microseconds())/1000, ratio, most/mega))
 	return nil
 }

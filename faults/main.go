@@ -66,6 +66,7 @@ func run(ctx context.Context) error {
 // trial is what was sent and what was acknowledged.
 type trial struct {
 	*rig.Rig
+	people   []*rig.Person
 	children []store.Learner
 	lessons  []uuid.UUID
 	acked    [writers][]uuid.UUID
@@ -92,19 +93,26 @@ func newTrial(ctx context.Context, r *rig.Rig) (*trial, error) {
 		}
 		t.children, t.lessons = append(t.children, child), append(t.lessons, l.ID)
 	}
-	return t, r.Answers(back)
+	if err := r.Answers(back); err != nil {
+		return nil, err
+	}
+	for range writers {
+		p, err := t.Person()
+		if err != nil {
+			return nil, err
+		}
+		if err := p.LogIn(); err != nil {
+			return nil, err
+		}
+		t.people = append(t.people, p)
+	}
+	return t, nil
 }
 
 // write records one child again and again, as a screen does: what is not acknowledged is
 // sent again, under the same id, until it is.
 func (t *trial) write(ctx context.Context, i int) error {
-	p, err := t.Person()
-	if err != nil {
-		return err
-	}
-	if err := p.LogIn(); err != nil {
-		return err
-	}
+	p := t.people[i]
 	path := fmt.Sprintf("/api/classes/%s/lessons/%s", t.Class.ID, t.lessons[i])
 	for n := 0; ctx.Err() == nil; n++ {
 		o := wire.Observe{ID: uuid.NewString(), Learner: t.children[i].ID.String(), Nth: n % tasks, Answer: "72", Came: "marked", Help: "alone", Manner: "pieces", Runs: 1 + n%90, AnotherRun: true}

@@ -47,12 +47,14 @@
         {#each records as p (p.key)}<li>{says(p)}</li>{/each}
         {#if steps}<li>{count(steps, 'where a lesson stands', 'changes of lessons')}</li>{/if}
       </ul>
-      <Plain onclick={() => outbox.now()}>Try now</Plain>
     </div>
   {:else if !outbox.refused.length}
     <p class="part">Everything is saved.</p>
   {/if}
-  <p class="part"><Plain onclick={close}>Close</Plain></p>
+  <p class="part row">
+    {#if outbox.waiting.length}<Plain onclick={() => outbox.now()}>Try now</Plain>{/if}
+    <Plain onclick={close}>Close</Plain>
+  </p>
 </Dialog>
 
 <style>

@@ -206,6 +206,9 @@
   b {
     font-weight: 600;
   }
+  section h2 + p {
+    margin-top: 6px;
+  }
   .go {
     margin-top: var(--s3);
   }

@@ -404,6 +404,9 @@
     background: var(--sheet);
     border-left: 4px solid var(--leaf);
   }
+  .adults ul + h2 {
+    margin-top: var(--s3);
+  }
   .adults b {
     font-weight: 600;
   }
