@@ -278,7 +278,7 @@ func (a *attack) longNumbers(ctx context.Context) error {
 	if err != nil {
 		return err
 	}
-	costly := wire.Choose{Digits: []int{6, 6, 6, 6, 6, 6}, Doubles: "no", Count: 50, Spread: true}
+	costly := wire.Choose{Digits: []int{6, 6, 6, 6, 6, 6}, Doubles: "no", Count: 48, Spread: true}
 	going, stop := context.WithCancel(ctx)
 	var wg sync.WaitGroup
 	var done atomic.Int64
@@ -303,7 +303,7 @@ func (a *attack) longNumbers(ctx context.Context) error {
 	}
 	_, most := a.Memory()
 	ratio := float64(beside) / float64(alone)
-	a.line(ratio >= 5, "six guides at once choose fifty sums of six numbers of six digits, no doubles, spread", fmt.Sprintf("%d sets, %d ms each with waiting; a neighbour's two numbers take %.1f ms beside %.1f ms alone: %.1f times; memory %d MB at most",
+	a.line(ratio >= 5, "six guides at once choose sets of sums of six numbers of six digits, no doubles, spread", fmt.Sprintf("%d sets, %d ms each with waiting; a neighbour's two numbers take %.1f ms beside %.1f ms alone: %.1f times; memory %d MB at most",
 		done.Load(), time.Duration(sum.Load()/done.Load()).Milliseconds(), float64(beside.Microseconds())/1000, float64(alone.Microseconds())/1000, ratio, most/mega))
 	return nil
 }

@@ -42,7 +42,7 @@ export class Records {
       const at = `${classPath(`/lessons/${this.id}`)}/record`;
       const page = await guarded(api<Page>('GET', at));
       // What was kept since this was asked for would be missing in it.
-      if (asked === this.#asked) this.page = page;
+      if (asked === this.#asked || !this.page) this.page = page;
     } catch (error) {
       this.trouble = troubleOf(error);
     }
@@ -67,7 +67,7 @@ export class Records {
       );
       this.page = { ...page, tasks };
     }
-    if (page && this.waiting.length === 0) void this.load();
+    if (this.waiting.length === 0) void this.load();
   }
 
   #refused(piece: Piece, trouble: Trouble): void {
