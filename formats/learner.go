@@ -44,6 +44,7 @@ type Record struct {
 	Withdrawn  bool      `json:"withdrawn"`
 	RecordedBy string    `json:"recordedBy"`
 	RecordedAt time.Time `json:"recordedAt"`
+	SeenAt     string    `json:"seenAt"` // by the clock of the device on which it was written down; empty where that is not known
 }
 
 // Judgement is one judgement of a guide.
@@ -85,7 +86,7 @@ func WriteJSON(out io.Writer, l Learner) error {
 }
 
 var recordHeader = []string{
-	"id", "day", "stage", "manner", "material", "problem", "answer", "right", "help", "way", "came", "chosen", "run", "note", "replaces", "withdrawn", "recorded by", "recorded at",
+	"id", "day", "stage", "manner", "material", "problem", "answer", "right", "help", "way", "came", "chosen", "run", "note", "replaces", "withdrawn", "recorded by", "recorded at", "seen at",
 }
 
 // WriteCSV writes the records of a learner as a table (RFC 4180) with a header.
@@ -100,7 +101,7 @@ func WriteCSV(out io.Writer, l Learner) error {
 	for _, r := range l.Records {
 		row := []string{
 			r.ID, r.Day, r.Stage, r.Manner, r.Material, r.Problem, r.Answer, strconv.FormatBool(r.Right), r.Help, r.Way, r.Came, strconv.FormatBool(r.Chosen), strconv.Itoa(r.Run),
-			r.Note, r.Replaces, strconv.FormatBool(r.Withdrawn), r.RecordedBy, r.RecordedAt.UTC().Format(time.RFC3339),
+			r.Note, r.Replaces, strconv.FormatBool(r.Withdrawn), r.RecordedBy, r.RecordedAt.UTC().Format(time.RFC3339), r.SeenAt,
 		}
 		for i := range row {
 			row[i] = harmless(row[i])

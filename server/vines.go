@@ -283,6 +283,9 @@ func recordOf(o store.Observation) formats.Record {
 	if o.Replaces.Valid {
 		r.Replaces = o.Replaces.UUID.String()
 	}
+	if o.SeenAt.Valid {
+		r.SeenAt = o.SeenAt.Time.UTC().Format(time.RFC3339)
+	}
 	return r
 }
 

@@ -14,6 +14,7 @@ import (
 	"github.com/spf13/cobra"
 	"golang.org/x/term"
 
+	"vineswap/core/book"
 	"vineswap/core/setting"
 	"vineswap/server"
 	"vineswap/store"
@@ -24,6 +25,12 @@ func accountCommand() *cobra.Command {
 	cmd.AddCommand(accountAddCommand(), accountResetCommand())
 	return cmd
 }
+
+// How many signs an email has, and the name of an account or class.
+const (
+	mostEmail = 200
+	mostNamed = 80
+)
 
 type newAccount struct{ email, name, class, zone string }
 
@@ -63,12 +70,19 @@ func (a *newAccount) check() error {
 	if err != nil || address.Name != "" {
 		return fmt.Errorf("--email %q is no email address", a.email)
 	}
-	a.email, a.class = strings.ToLower(address.Address), clean(a.class)
+	if a.email = strings.ToLower(address.Address); len(a.email) > mostEmail {
+		return fmt.Errorf("--email has at most %d signs", mostEmail)
+	}
 	if a.name = clean(a.name); a.name == "" {
 		a.name, _, _ = strings.Cut(a.email, "@")
 	}
 	if a.class == "" {
 		return errors.New("--class is missing: name the class that the account leads")
+	}
+	for flag, text := range map[string]*string{"--name": &a.name, "--class": &a.class} {
+		if *text, err = book.Name(*text, mostNamed); err != nil {
+			return fmt.Errorf("%s: %w", flag, err)
+		}
 	}
 	if _, err := time.LoadLocation(a.zone); err != nil || a.zone == "" {
 		return fmt.Errorf("--zone %q is no time zone, such as Europe/Vienna", a.zone)

@@ -1,6 +1,7 @@
 package main_test
 
 import (
+	"bufio"
 	"bytes"
 	"context"
 	"encoding/json"
@@ -141,11 +142,50 @@ func TestMistakesInTyping(t *testing.T) {
 }
 
 func TestOriginIsChecked(t *testing.T) {
-	for _, bad := range []string{"vines.school.test", "ftp://vines.school.test", "https://vines.school.test/path"} {
+	for _, bad := range []string{"vines.school.test", "ftp://vines.school.test", "https://vines.school.test/path", "https://*.school.test", "https://someone@vines.school.test", "https://vines.school.test?x"} {
 		_, errs, status := run(t, "", []string{"VINESWAP_ORIGIN=" + bad, "VINESWAP_DATABASE=postgres://127.0.0.1:1/x"}, "serve")
 		if status != 2 || !strings.Contains(errs, "VINESWAP_ORIGIN") {
 			t.Errorf("%s: %d %s", bad, status, errs)
 		}
+	}
+}
+
+// A setting that is wrong is one sentence at the start.
+func TestSettingsAreChecked(t *testing.T) {
+	for _, bad := range []string{"VINESWAP_PROXIES=proxy.school.test", "VINESWAP_PROXIES=10.0.0.1,10.0.0.0/99", "VINESWAP_ADDRESS=here", "VINESWAP_DEBUG=perhaps", "VINESWAP_DATABASE=not an address", "VINESWAP_DATABASE="} {
+		name, _, _ := strings.Cut(bad, "=")
+		_, errs, status := run(t, "", []string{"VINESWAP_DATABASE=postgres://127.0.0.1:1/x", bad}, "serve")
+		if status == 0 || strings.Count(errs, "\n") != 1 || strings.Contains(errs, "goroutine") || name != "VINESWAP_DEBUG" && name != "VINESWAP_DATABASE" && !strings.Contains(errs, name) {
+			t.Errorf("%s: %d %q", bad, status, errs)
+		}
+	}
+}
+
+// The server waits for a database that is still starting, and not for one that lets
+// nobody in.
+func TestServeWaitsForTheDatabase(t *testing.T) {
+	db := pgtest.URL(t)
+	link := pgtest.Between(t, db)
+	link.Cut()
+	cmd := exec.Command(binary, "serve")
+	cmd.Env = append(os.Environ(), "VINESWAP_DATABASE="+link.URL, "VINESWAP_ADDRESS=127.0.0.1:0")
+	out, err := cmd.StdoutPipe()
+	if err != nil {
+		t.Fatal(err)
+	}
+	if err := cmd.Start(); err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() { cmd.Process.Kill(); cmd.Wait() })
+	time.AfterFunc(1200*time.Millisecond, link.Mend)
+	line, err := bufio.NewReader(out).ReadString('\n')
+	if err != nil || !strings.Contains(line, "answers on") {
+		t.Fatalf("%q, %v", line, err)
+	}
+	began := time.Now()
+	_, errs, status := run(t, "", []string{"VINESWAP_DATABASE=" + db + "&user=nobody"}, "serve")
+	if status != 1 || time.Since(began) > 20*time.Second || strings.Count(errs, "\n") != 1 {
+		t.Errorf("as nobody: %d %q after %v", status, errs, time.Since(began))
 	}
 }
 
