@@ -2,6 +2,7 @@ package server
 
 import (
 	"errors"
+	"time"
 
 	"github.com/gofiber/fiber/v3"
 	"github.com/google/uuid"
@@ -21,7 +22,7 @@ func (s *Server) access(c *call) error {
 	here, today := keyOf(secretOf(c, sessionCookie)), book.DayOf(s.now())
 	out := wire.Access{Name: c.account.Name, Email: c.account.Email, Places: []wire.LoggedInAt{}, FewestSigns: FewestSigns}
 	for _, at := range list {
-		out.Places = append(out.Places, wire.LoggedInAt{Device: at.Device, Here: at.Key == here, Since: say.ShortDay(book.DayOf(at.BegunAt), today)})
+		out.Places = append(out.Places, wire.LoggedInAt{Device: at.Device, Here: at.Key == here, Since: say.ShortDay(book.DayOf(at.BegunAt), today), At: at.BegunAt.UTC().Format(time.RFC3339)})
 	}
 	return c.JSON(out)
 }

@@ -65,6 +65,7 @@ type Access struct {
 type LoggedInAt struct {
 	Device string `json:"device"`
 	Since  string `json:"since"`
+	At     string `json:"at"`   // when it began, RFC 3339
 	Here   bool   `json:"here"` // the one that asks
 }
 

@@ -48,8 +48,7 @@ func shots(address, folder string) error {
 	g.Key("w").See("3843 came out").Press("Wren A. right, 3843").LetGo().Key("2").See("no answer").Key("3", "7", "3", "3", "n").Picture(to("record"))
 	g.Press("Class").See("longest without").Press("one swap, higher").See("stage 7 of 12").Picture(to("class"))
 	g.Turn(768, 1024).Picture(to("class-portrait")).Turn(1280, 800)
-	g.Press("taking").See("across one zero").Press("one swap, tens").See("stage 4 of 9").Picture(to("class-taking"))
-	g.Press("Greta Z. 0 days").See("What was seen").Picture(to("learner"))
+	g.Press("taking").See("across one zero").Press("Greta Z. 0 days").See("What was seen").Picture(to("learner"))
 	g.Press("Numbers").See("Twelve of them").Press("Taking").Press("across one zero").See("Across one zero: a number").Picture(to("numbers-taking"))
 	g.Press("Finer wishes").See("Pieces there are").Picture(to("numbers-finer"))
 	g.Write("Numbers of your own", "5003-1264").Press("Look").See("across zeros").Press("Gather").See("Who comes?").Press("Wren A.").See("1Wren A.").Press("Teo B.").See("2Teo B.").Press("done").Press("To the mat").See("About how much").LetGo().Key(" ").See("One tray for the larger").LetGo()
@@ -61,5 +60,6 @@ func shots(address, folder string) error {
 	g.See("One ten cannot be dealt").Picture(to("mat-sharing"))
 	g.Press("Orchard room").See("In the class’s own words").Picture(to("settings"))
 	g.Press("People").See("22 children").Press("Hugo M.").See("leaves the class").Press("Invite an assistant").See("works once").Picture(to("people"))
+	g.Press("Your access").See("Where you are logged in").Picture(to("access"))
 	return g.Err()
 }

@@ -792,6 +792,7 @@ export interface Access {
 export interface LoggedInAt {
   device: string;
   since: string;
+  at: string;
   here: boolean;
 }
 export interface NewPassword {

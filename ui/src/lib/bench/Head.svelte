@@ -120,11 +120,14 @@
     display: flex;
     align-items: center;
     gap: var(--s4);
+    min-width: 0;
   }
   .class {
-    display: flex;
-    align-items: center;
     min-height: 44px;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+    line-height: 44px;
     font-weight: 600;
     text-decoration: underline;
     text-decoration-color: var(--edge);

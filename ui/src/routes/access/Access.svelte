@@ -23,6 +23,9 @@
   let confirm = $state('');
   let notClosed = $state<Trouble>();
   let dialog = $state<Dialog>();
+  /** The time of day, by the device's clock and habits. */
+  const time = (at: string): string =>
+    new Date(at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' });
   const waiting = $derived(outbox.waiting.length + outbox.refused.length);
 
   async function load(): Promise<void> {
@@ -98,7 +101,9 @@
             {#each access.places as place, i (i)}
               <li>
                 <b>{place.device}</b>
-                <span class="small">since {place.since}{place.here ? ', this is here' : ''}</span>
+                <span class="small"
+                  >since {place.since}, {time(place.at)}{place.here ? ', this is here' : ''}</span
+                >
               </li>
             {/each}
           </ul>
@@ -214,7 +219,7 @@
   }
   label {
     display: block;
-    margin-top: var(--s3);
+    margin: var(--s3) 0 6px;
     font-size: var(--t1);
     line-height: 20px;
   }

@@ -83,7 +83,8 @@
   }
   .acts {
     display: flex;
-    flex-direction: column;
+    flex-wrap: wrap;
     gap: 6px;
+    margin-top: 6px;
   }
 </style>
