@@ -19,7 +19,6 @@ import (
 	"time"
 
 	"github.com/google/uuid"
-	_ "github.com/jackc/pgx/v5/stdlib" // for the plain handlers
 	"github.com/jmoiron/sqlx"
 	"github.com/valyala/fasthttp"
 
@@ -102,11 +101,9 @@ type bench struct {
 func newBench(ctx context.Context, s *store.Store, database string) (*bench, error) {
 	b := &bench{store: s, rooms: map[string]room{}, http: fasthttp.Client{MaxConnsPerHost: 64, ReadTimeout: time.Minute}}
 	var err error
-	if b.db, err = sqlx.Open("pgx", database); err != nil {
+	if b.db, err = store.Connect(database); err != nil {
 		return nil, err
 	}
-	b.db.SetMaxOpenConns(16)
-	b.db.SetMaxIdleConns(16)
 	if _, err := b.db.ExecContext(ctx, `create table plain (id uuid primary key, class_id uuid not null, learner_id uuid not null, task jsonb not null, answer text not null, at timestamptz not null default now())`); err != nil {
 		return nil, err
 	}

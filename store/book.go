@@ -18,6 +18,7 @@ import (
 	"vineswap/core/choose"
 	"vineswap/core/ladder"
 	"vineswap/core/material"
+	"vineswap/core/setting"
 )
 
 // Observation is a kept observation. Rows are never changed: a correction
@@ -157,7 +158,7 @@ func (s *Store) Record(ctx context.Context, o Observation, anotherRun bool) erro
 		}
 		kept := o
 		kept.Seq = at.Seq
-		fold, data, err := at.goOn(kept, last)
+		fold, data, err := at.goOn(kept, last, s.settingsOf)
 		if err != nil {
 			return err
 		}
@@ -270,11 +271,11 @@ func (b before) may(o Observation, anotherRun bool) (known bool, err error) {
 // goOn judges on from where the learner stands, which is a fold that is at hand or else
 // was read. It returns no fold where that cannot be done: what was corrected or is dated
 // back changes what was judged since.
-func (b before) goOn(o Observation, last *ladder.Fold) (fold *ladder.Fold, data []byte, err error) {
+func (b before) goOn(o Observation, last *ladder.Fold, read func([]byte) (setting.Class, error)) (fold *ladder.Fold, data []byte, err error) {
 	if o.Replaces.Valid || b.Settings == nil {
 		return nil, nil, nil
 	}
-	class, err := classRow{Settings: b.Settings, Weeks: b.Weeks}.class()
+	class, err := classRow{Settings: b.Settings, Weeks: b.Weeks}.class(read)
 	if err != nil {
 		return nil, nil, err
 	}

@@ -76,11 +76,23 @@ func readClass(ctx context.Context, db sqlx.QueryerContext, which string, arg an
 	if err := sqlx.GetContext(ctx, db, &row, `select `+classColumns+` from class where `+which, arg); err != nil {
 		return Class{}, none(err)
 	}
-	return row.class()
+	return row.class(setting.Read)
 }
 
-func (r classRow) class() (Class, error) {
-	settings, err := setting.Read(r.Settings)
+// settingsOf reads settings, or finds those of the same text. Nobody changes them.
+func (s *Store) settingsOf(text []byte) (setting.Class, error) {
+	if known, ok := s.settings.Get(string(text)); ok {
+		return known, nil
+	}
+	read, err := setting.Read(text)
+	if err == nil {
+		s.settings.Add(string(text), read)
+	}
+	return read, err
+}
+
+func (r classRow) class(read func([]byte) (setting.Class, error)) (Class, error) {
+	settings, err := read(r.Settings)
 	if err != nil {
 		return Class{}, err
 	}
@@ -102,7 +114,7 @@ func (s *Store) ClassAs(ctx context.Context, account, class uuid.UUID) (Class, R
 	if err != nil {
 		return Class{}, "", none(err)
 	}
-	c, err := row.class()
+	c, err := row.class(s.settingsOf)
 	return c, row.Role, err
 }
 

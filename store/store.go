@@ -21,6 +21,7 @@ import (
 	"github.com/pressly/goose/v3"
 
 	"vineswap/core/ladder"
+	"vineswap/core/setting"
 )
 
 //go:embed migrations/*.sql
@@ -44,6 +45,8 @@ type Store struct {
 	stood *lru.Cache[uuid.UUID, stood]
 	// folds are those that were written last. Whoever judges on takes one out.
 	folds *lru.Cache[uuid.UUID, writtenFold]
+	// settings are those that were read last, by their text.
+	settings *lru.Cache[string, setting.Class]
 }
 
 // writtenFold is a fold as it was written with a revision of its learner.
@@ -66,12 +69,13 @@ const (
 	mostConnections = 16
 	mostStood       = 2_000 // children
 	mostFolds       = 500
+	mostSettings    = 200
 )
 
 // Open connects to a PostgreSQL database by its URL. Where it cannot be reached the
 // error is one of which Unavailable is true.
 func Open(ctx context.Context, url string) (*Store, error) {
-	db, err := open(url, map[string]time.Duration{"statement_timeout": statementWithin, "lock_timeout": lockWithin, "idle_in_transaction_session_timeout": idleWithin})
+	db, err := Connect(url)
 	if err != nil {
 		return nil, err
 	}
@@ -79,12 +83,23 @@ func Open(ctx context.Context, url string) (*Store, error) {
 		db.Close()
 		return nil, fmt.Errorf("connecting to the database: %w", err)
 	}
+	children, errChildren := lru.New[uuid.UUID, stood](mostStood)
+	folds, errFolds := lru.New[uuid.UUID, writtenFold](mostFolds)
+	settings, errSettings := lru.New[string, setting.Class](mostSettings)
+	return &Store{db, url, children, folds, settings}, errors.Join(errChildren, errFolds, errSettings)
+}
+
+// Connect makes the pool of connections that a store has. Nothing is asked of the
+// database yet.
+func Connect(url string) (*sqlx.DB, error) {
+	db, err := open(url, map[string]time.Duration{"statement_timeout": statementWithin, "lock_timeout": lockWithin, "idle_in_transaction_session_timeout": idleWithin})
+	if err != nil {
+		return nil, err
+	}
 	db.SetMaxOpenConns(mostConnections)
 	db.SetMaxIdleConns(mostConnections)
 	db.SetConnMaxIdleTime(5 * time.Minute)
-	children, errChildren := lru.New[uuid.UUID, stood](mostStood)
-	folds, errFolds := lru.New[uuid.UUID, writtenFold](mostFolds)
-	return &Store{db, url, children, folds}, errors.Join(errChildren, errFolds)
+	return db, nil
 }
 
 // open makes a pool of connections, each with some limits of time.
@@ -100,7 +115,7 @@ func open(url string, limits map[string]time.Duration) (*sqlx.DB, error) {
 	for name, limit := range limits {
 		config.RuntimeParams[name] = strconv.FormatInt(limit.Milliseconds(), 10)
 	}
-	return sqlx.NewDb(stdlib.OpenDB(*config), "pgx"), nil
+	return sqlx.NewDb(stdlib.OpenDB(*config, stdlib.OptionAfterConnect(ids)), "pgx"), nil
 }
 
 // Close ends all connections.
@@ -125,7 +140,7 @@ func (s *Store) Migrate(ctx context.Context) (int, error) {
 		return 0, err
 	}
 	defer db.Close()
-	unhurried := &Store{db, s.url, s.stood, s.folds}
+	unhurried := &Store{db, s.url, s.stood, s.folds, s.settings}
 	conn, err := db.Conn(ctx)
 	if err != nil {
 		return 0, fmt.Errorf("migrating: %w", err)

@@ -15,6 +15,7 @@ import (
 type Fold struct {
 	class Class
 	lobes map[Key]*lobe
+	keys  []Key    // of the lobes, in order; nil where one has come since
 	day   book.Day // of the event that was taken last, and
 	seq   int64    // its place in the order in which events were kept
 }
@@ -73,7 +74,7 @@ func (f *Fold) lobe(key Key) *lobe {
 	}
 	l := &lobe{fold: f, key: key}
 	l.anew()
-	f.lobes[key] = l
+	f.lobes[key], f.keys = l, nil
 	return l
 }
 

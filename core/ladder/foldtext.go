@@ -30,12 +30,15 @@ var ErrFold = errors.New("this is no judgement that can be gone on with")
 
 // MarshalBinary writes the fold down without what belongs to the class.
 func (f *Fold) MarshalBinary() ([]byte, error) {
-	w := writer{out: make([]byte, 1, roughly), known: map[string]int{}, day: f.day}
+	w := writer{out: make([]byte, 1, roughly), known: make(map[string]int, 2*len(f.lobes)), day: f.day}
 	w.out[0] = foldForm
 	w.int(int64(f.day))
 	w.int(f.seq)
 	w.int(int64(len(f.lobes)))
-	for _, key := range slices.SortedFunc(maps.Keys(f.lobes), Key.compare) {
+	if f.keys == nil {
+		f.keys = slices.SortedFunc(maps.Keys(f.lobes), Key.compare)
+	}
+	for _, key := range f.keys {
 		w.text(string(key.Stage))
 		w.text(string(key.Manner))
 		f.lobes[key].write(&w)
