@@ -101,7 +101,7 @@ func (r room) history(ctx context.Context, s *store.Store, records int) error {
 			day := days[n*len(days)/each]
 			id := climb[min(len(climb)-1, n*len(climb)/each+rng.IntN(2))]
 			stage, _ := ladder.StageByID(id)
-			o := store.Observation{ID: uuid.New(), ClassID: r.ID, LearnerID: child.ID, RecordedBy: r.lead.ID, RecordedAt: day.Time().Add(9 * time.Hour)}
+			o := store.Observation{ID: uuid.Must(uuid.NewV7()), ClassID: r.ID, LearnerID: child.ID, RecordedBy: r.lead.ID, RecordedAt: day.Time().Add(9 * time.Hour)}
 			o.Task, o.Stage = pool(id)[rng.IntN(tasks)], id
 			o.Manner, o.Material, o.Help, o.Came, o.Runs, o.Day = stage.Manners[rng.IntN(len(stage.Manners))], material.Beads, book.Helps()[rng.IntN(len(book.Helps()))], book.Typed, 1, day
 			if o.Answer = o.Task.Result(); rng.IntN(6) == 0 {
@@ -128,7 +128,7 @@ func (r *room) lessons(ctx context.Context, s *store.Store, now time.Time) error
 			continue
 		}
 		for k := range 3 {
-			l := store.Lesson{ID: uuid.New(), ClassID: r.ID, OpenedBy: r.lead.ID, ChangedAt: day.Time().Add(time.Duration(9+k) * time.Hour)}
+			l := store.Lesson{ID: uuid.Must(uuid.NewV7()), ClassID: r.ID, OpenedBy: r.lead.ID, ChangedAt: day.Time().Add(time.Duration(9+k) * time.Hour)}
 			l.Items, l.Material, l.Stand = []lesson.Item{{Task: pool(choose.OneSwapOnes)[i%tasks], Stage: choose.OneSwapOnes}}, material.Beads, lesson.Ended
 			l.Children = []string{r.children[(3*i+k)%len(r.children)].ID.String()}
 			if day == r.today && k == 2 {

@@ -363,7 +363,7 @@ const tasksOfALesson = 4
 func (b *bench) spotsOf(ctx context.Context, r room, child uuid.UUID, lessons int) (*spots, error) {
 	at := &spots{child: child}
 	for range lessons {
-		l := store.Lesson{ID: uuid.New(), ClassID: r.ID, OpenedBy: b.lead.ID, ChangedAt: time.Now()}
+		l := store.Lesson{ID: uuid.Must(uuid.NewV7()), ClassID: r.ID, OpenedBy: b.lead.ID, ChangedAt: time.Now()}
 		for i := range tasksOfALesson {
 			l.Items = append(l.Items, lesson.Item{Task: pool(choose.OneSwapOnes)[i], Stage: choose.OneSwapOnes})
 		}
@@ -376,11 +376,14 @@ func (b *bench) spotsOf(ctx context.Context, r room, child uuid.UUID, lessons in
 	return at, nil
 }
 
+// newID is an id as the screens make them.
+func newID() string { return uuid.Must(uuid.NewV7()).String() }
+
 // observe records the child at the next task.
 func (b *bench) observe(r room, at *spots) error {
 	id, nth := at.lessons[at.next/tasksOfALesson], at.next%tasksOfALesson
 	at.next++
-	body, err := json.Marshal(wire.Observe{ID: uuid.NewString(), Learner: at.child.String(), Nth: nth, Answer: pool(choose.OneSwapOnes)[nth].Result(), Came: "marked", Help: "alone", Manner: "pieces", Runs: 1})
+	body, err := json.Marshal(wire.Observe{ID: newID(), Learner: at.child.String(), Nth: nth, Answer: pool(choose.OneSwapOnes)[nth].Result(), Came: "marked", Help: "alone", Manner: "pieces", Runs: 1})
 	if err != nil {
 		return err
 	}

@@ -38,7 +38,7 @@ type lobe struct {
 // try is an own answer; of a right one nothing more is kept.
 type try struct {
 	wrong  bool
-	task   string // its key, read when it is told
+	task   string // its key
 	answer string
 	day    book.Day
 	slips  []slip.ID // that explain it
@@ -152,11 +152,7 @@ func (l *lobe) standing() Standing {
 		if !t.wrong {
 			continue
 		}
-		of, err := task.FromKey(t.task)
-		if err != nil {
-			continue // of a kind that nobody knows nothing is told
-		}
-		s.Wrong = append(s.Wrong, Try{of, t.answer, t.day})
+		s.Wrong = append(s.Wrong, Try{t.task, t.answer, t.day})
 		for _, id := range t.slips {
 			counts[id]++
 		}

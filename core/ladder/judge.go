@@ -179,9 +179,15 @@ func (c Class) between(from, to book.Day) int {
 
 // Try is an answer among those that are told.
 type Try struct {
-	Task   task.Task
+	Key    string // of its task
 	Answer string
 	Day    book.Day
+}
+
+// Task is the task that was answered; none of a kind that nobody knows.
+func (t Try) Task() task.Task {
+	of, _ := task.FromKey(t.Key)
+	return of
 }
 
 // Standing is how a child stands at one stage in one manner, by the records alone

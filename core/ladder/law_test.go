@@ -365,7 +365,7 @@ func (r reference) faultOf(c ladder.Clause, class ladder.Class) string {
 	case ladder.WrongLately:
 		ok := c.N == len(wrong) && c.Of == len(recent) && len(c.Tries) == len(wrong)
 		for i := range min(len(wrong), len(c.Tries)) {
-			ok = ok && c.Tries[i].Task.Key() == wrong[i].Task.Key() && c.Tries[i].Answer == wrong[i].Answer && c.Tries[i].Day == wrong[i].Day
+			ok = ok && c.Tries[i].Key == wrong[i].Task.Key() && c.Tries[i].Answer == wrong[i].Answer && c.Tries[i].Day == wrong[i].Day
 		}
 		return is(ok, "%d of %d", len(wrong), len(recent))
 	case ladder.OneSlip:

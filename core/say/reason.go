@@ -76,7 +76,11 @@ var clauseWords = map[ladder.ClauseKind]func(w Words, stage choose.StageID, c la
 	ladder.WrongLately: func(w Words, _ choose.StageID, c ladder.Clause, _ book.Day) string {
 		var wrong []string
 		for _, x := range c.Tries {
-			wrong = append(wrong, fmt.Sprintf("%s\u00a0=\u00a0%s", w.Task(x.Task), given(x.Answer)))
+			said := x.Key
+			if of := x.Task(); of.Data != nil {
+				said = w.Task(of)
+			}
+			wrong = append(wrong, fmt.Sprintf("%s\u00a0=\u00a0%s", said, given(x.Answer)))
 		}
 		return fmt.Sprintf("%s: %s.", wrongOf(c), list(wrong))
 	},

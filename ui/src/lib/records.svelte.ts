@@ -1,6 +1,7 @@
 // What is written of a lesson on this screen: the page as the server has it, and what
 // waits in the outbox. An id made here makes sending a record twice harmless.
 import { api } from './api';
+import { newId } from './id';
 import { outbox, type Piece } from './outbox.svelte';
 import { seenNow } from './seen';
 import { classPath, guarded, shared, troubleOf } from './state.svelte';
@@ -144,8 +145,8 @@ export class Records {
     this.done = this.done.slice(0, -1);
     for (const { made, before } of last) {
       const back: Observe = before
-        ? { ...fromEntry(before), id: crypto.randomUUID(), replaces: made.id }
-        : { ...made, id: crypto.randomUUID(), replaces: made.id, withdrawn: true };
+        ? { ...fromEntry(before), id: newId(), replaces: made.id }
+        : { ...made, id: newId(), replaces: made.id, withdrawn: true };
       delete back.anotherRun;
       delete back.note;
       this.#add(back, before !== undefined);

@@ -4,6 +4,7 @@
   import { onMount } from 'svelte';
   import { link, push } from 'svelte-spa-router';
   import { api } from '../../lib/api';
+  import { newId } from '../../lib/id';
   import Bench from '../../lib/bench/Bench.svelte';
   import { shortcuts } from '../../lib/keys';
   import Dialog from '../../lib/parts/Dialog.svelte';
@@ -119,7 +120,7 @@
   }
   function mend(e: Entry): void {
     mended = e;
-    draft = { ...fromEntry(e), id: crypto.randomUUID(), replaces: e.id, withdrawn: false };
+    draft = { ...fromEntry(e), id: newId(), replaces: e.id, withdrawn: false };
     touched = false;
     unkept = undefined;
     shared.said = `Correcting ${e.task}`;
@@ -169,7 +170,7 @@
   const digits = Object.fromEntries([...'0123456789'].map((d) => [d, () => white?.digit(d)]));
   async function judge(event: SubmitEvent): Promise<void> {
     event.preventDefault();
-    const body = { id: crypto.randomUUID(), stage, manner, state: verdict, reason };
+    const body = { id: newId(), stage, manner, state: verdict, reason };
     try {
       take(await guarded(api<LearnerView>('POST', `${path}/judgements`, body)));
       judging = false;

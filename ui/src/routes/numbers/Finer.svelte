@@ -3,6 +3,7 @@
   // of the shelf, not again; and the choices that the class keeps.
   import { onMount } from 'svelte';
   import { api } from '../../lib/api';
+  import { newId } from '../../lib/id';
   import Plain from '../../lib/parts/Plain.svelte';
   import Sides from '../../lib/parts/Sides.svelte';
   import Mark from '../../lib/pieces/Mark.svelte';
@@ -94,7 +95,7 @@
   };
   async function keep(event: SubmitEvent): Promise<void> {
     event.preventDefault();
-    const body = { id: crypto.randomUUID(), name, says: '', fits: true, choice: ask };
+    const body = { id: newId(), name, says: '', fits: true, choice: ask };
     try {
       kept = (await guarded(api<KeptChoices>('POST', classPath('/kept'), body))).list;
       shared.said = `${name} is kept`;

@@ -4,6 +4,7 @@
   import { onMount } from 'svelte';
   import { push, router } from 'svelte-spa-router';
   import { api } from '../../lib/api';
+  import { newId } from '../../lib/id';
   import Bench from '../../lib/bench/Bench.svelte';
   import { shortcuts } from '../../lib/keys';
   import Next from '../../lib/parts/Next.svelte';
@@ -175,7 +176,7 @@
   async function gather(): Promise<void> {
     if (!picked || opening || choosing) return;
     opening = true;
-    const id = crypto.randomUUID();
+    const id = newId();
     const drawn = chosen?.problems.some((p) => p.text === picked?.text);
     const body = {
       id,

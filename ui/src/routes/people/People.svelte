@@ -4,6 +4,7 @@
   import { onMount } from 'svelte';
   import { link, push } from 'svelte-spa-router';
   import { api } from '../../lib/api';
+  import { newId } from '../../lib/id';
   import Bench from '../../lib/bench/Bench.svelte';
   import { shortcuts } from '../../lib/keys';
   import Doors from '../../lib/parts/Doors.svelte';
@@ -65,7 +66,7 @@
   async function add(event?: Event): Promise<void> {
     event?.preventDefault();
     if (!lines.length) return;
-    const learners = lines.map((name) => ({ id: crypto.randomUUID(), name }));
+    const learners = lines.map((name) => ({ id: newId(), name }));
     try {
       take(await saved(api<People>('POST', classPath('/learners'), { learners })));
       shared.said = `${lines.join(', ')} added`;

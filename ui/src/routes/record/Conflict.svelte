@@ -3,6 +3,7 @@
   // decides. Where two guides wrote the same child at once both are shown, and nothing is
   // lost whichever is kept.
   import Plain from '../../lib/parts/Plain.svelte';
+  import { newId } from '../../lib/id';
   import Wrong from '../../lib/parts/Wrong.svelte';
   import { outbox, type Piece } from '../../lib/outbox.svelte';
   import type { Records } from '../../lib/records.svelte';
@@ -19,7 +20,7 @@
   const theirs = $derived<Entry | undefined>(records.latest(mine.learner, mine.nth).entry);
   const name = $derived(page.children.find((c) => c.id === mine.learner)?.name ?? '');
   const again = (change: Partial<Observe>): void =>
-    records.settle(piece, { ...mine, id: crypto.randomUUID(), replaces: undefined, ...change });
+    records.settle(piece, { ...mine, id: newId(), replaces: undefined, ...change });
 </script>
 
 <div

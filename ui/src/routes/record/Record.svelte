@@ -2,6 +2,7 @@
   // Writing up who did what. Rows come as the mat saw them, dashed: one touch
   // makes one of them true, or all. A child that is opened takes digits.
   import { onMount } from 'svelte';
+  import { newId } from '../../lib/id';
   import { push } from 'svelte-spa-router';
   import Bench from '../../lib/bench/Bench.svelte';
   import { shortcuts } from '../../lib/keys';
@@ -93,7 +94,7 @@
   /** A record of a child as the mat saw it, or as it is written now. */
   function begin(c: Learner): Observe {
     const { entry, waits } = records.latest(c.id, nth);
-    const id = crypto.randomUUID();
+    const id = newId();
     if (records.written(c.id, nth)) {
       const from = waits ?? fromEntry(entry!);
       return { ...from, id, replaces: from.id, withdrawn: false, anotherRun: false };
