@@ -525,6 +525,28 @@ func TestWhatIsStillTrueIsNotSentAgain(t *testing.T) {
 		t.Fatalf("%d %s", got.status, got.body)
 	}
 	changed("another range")
+	// A child's page likewise; an assistant's is another one than the lead's.
+	page := func(p person, tag string) reply {
+		req, _ := http.NewRequest("GET", h.url+p.class("/learners/"+h.wren.String()), nil)
+		req.Header.Set("If-None-Match", tag)
+		return p.round(req)
+	}
+	assistant := h.person("assistant")
+	mine, theirs := page(lead, ""), page(assistant, "")
+	if mine.status != 200 || mine.header.Get("ETag") == theirs.header.Get("ETag") {
+		t.Errorf("%d, and the lead's page has the tag of the assistant's: %q", mine.status, mine.header.Get("ETag"))
+	}
+	if got := page(lead, mine.header.Get("ETag")); got.status != 304 {
+		t.Errorf("an unchanged child: %d", got.status)
+	}
+	lead.send("POST", lead.class("/learners/"+h.wren.String()+"/judgements"), wire.Judge{ID: uuid.NewString(), Stage: "joining/no-swap", Manner: "pieces", State: "secure", Reason: "seen at the honey stall"})
+	if got := page(lead, mine.header.Get("ETag")); got.status != 200 || !bytes.Contains(got.body, []byte("honey stall")) {
+		t.Errorf("a child that was judged: %d", got.status)
+	}
+	if got := page(assistant, ""); bytes.Contains(got.body, []byte("honey stall")) {
+		t.Error("an assistant reads a reason")
+	}
+	first = ask("")
 	if got := ask(`"x"`); got.status != 200 || !bytes.Equal(got.body, first.body) {
 		t.Errorf("another tag: %d", got.status)
 	}

@@ -3,6 +3,7 @@ package server
 import (
 	"bytes"
 	"errors"
+	"fmt"
 	"slices"
 	"strings"
 	"time"
@@ -68,11 +69,7 @@ func (s *Server) learner(c *call) error {
 	if err != nil {
 		return err
 	}
-	return s.answerLearner(c, e)
-}
-
-func (s *Server) answerLearner(c *call, e store.Enrolled) error {
-	today, zone, err := s.today(c)
+	today, _, err := s.today(c)
 	if err != nil {
 		return err
 	}
@@ -80,10 +77,37 @@ func (s *Server) answerLearner(c *call, e store.Enrolled) error {
 	if err != nil {
 		return err
 	}
+	if _, here := now.child(e.ID.String()); !here { // the class's version says nothing of one who has left
+		return s.answerLearner(c, e)
+	}
+	return s.lasting(c, now.version, fmt.Sprint("learner ", e.ID, c.role.May(store.Lead)), func() (any, error) { return s.learnerView(c, e, now) })
+}
+
+func (s *Server) answerLearner(c *call, e store.Enrolled) error {
+	today, _, err := s.today(c)
+	if err != nil {
+		return err
+	}
+	now, err := s.children(c, today)
+	if err != nil {
+		return err
+	}
+	out, err := s.learnerView(c, e, now)
+	if err != nil {
+		return err
+	}
+	return c.JSON(out)
+}
+
+func (s *Server) learnerView(c *call, e store.Enrolled, now seenClass) (wire.LearnerView, error) {
+	today, zone, err := s.today(c)
+	if err != nil {
+		return wire.LearnerView{}, err
+	}
 	child, here := now.child(e.ID.String())
 	if !here {
 		if child, err = s.store.StandOf(c.Context(), c.class, e.ID); err != nil {
-			return err
+			return wire.LearnerView{}, err
 		}
 		child = child.On(today)
 	}
@@ -94,15 +118,12 @@ func (s *Server) answerLearner(c *call, e store.Enrolled) error {
 		Helps: wire.HelpsOf(), Ways: wire.WaysOf(), Today: today.String(),
 	}
 	if out.Part, err = s.part(c, e.ID, uuid.Nil, today, zone); err != nil {
-		return err
+		return out, err
 	}
 	if out.Records, err = s.store.CountObservations(c.Context(), e.ID); err != nil {
-		return err
+		return out, err
 	}
 	judged, err := s.store.Overrules(c.Context(), e.ID)
-	if err != nil {
-		return err
-	}
 	for _, o := range slices.Backward(judged) {
 		j := wire.Judgement{Day: say.ShortDay(o.Day, today), Says: w.Judged(o.Stage, o.Manner, o.State), By: o.By}
 		if c.role.May(store.Lead) {
@@ -110,7 +131,7 @@ func (s *Server) answerLearner(c *call, e store.Enrolled) error {
 		}
 		out.Judgements = append(out.Judgements, j)
 	}
-	return c.JSON(out)
+	return out, err
 }
 
 // mostEntries is how many records of a child are answered at once.

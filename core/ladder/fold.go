@@ -147,7 +147,17 @@ func (l *lobe) standing() Standing {
 	if l.State == Secure {
 		return s // which answers were wrong is told of what is not secure
 	}
+	wrong := 0
+	for _, t := range l.own {
+		if t.wrong {
+			wrong++
+		}
+	}
+	if wrong == 0 {
+		return s
+	}
 	counts := map[slip.ID]int{}
+	s.Wrong = make([]Try, 0, wrong)
 	for _, t := range l.own {
 		if !t.wrong {
 			continue

@@ -48,7 +48,7 @@ func (f *Fold) MarshalBinary() ([]byte, error) {
 
 // ReadFold reads what MarshalBinary wrote, for a child of a class.
 func ReadFold(class Class, data []byte) (*Fold, error) {
-	r := reader{rest: data}
+	r := reader{data: data, all: string(data)}
 	if form := r.byte(); form != foldForm {
 		return nil, fmt.Errorf("%w: form %d", ErrFold, form)
 	}
@@ -64,7 +64,7 @@ func ReadFold(class Class, data []byte) (*Fold, error) {
 		l.read(&r)
 		f.lobes[l.key] = l
 	}
-	if r.wrong || len(r.rest) > 0 {
+	if r.wrong || r.at < len(data) {
 		return nil, ErrFold
 	}
 	return f, nil
@@ -199,27 +199,31 @@ func (w *writer) bool(b bool) {
 
 // reader reads from what is left; once something is wrong all that follows is nothing.
 type reader struct {
-	rest  []byte
+	data  []byte
+	all   string // the same: texts are parts of it
+	at    int
 	known []string
 	day   book.Day
 	wrong bool
 }
 
 func (r *reader) byte() byte {
-	if r.wrong = r.wrong || len(r.rest) == 0; r.wrong {
+	if r.wrong = r.wrong || r.at >= len(r.data); r.wrong {
 		return 0
 	}
-	b := r.rest[0]
-	r.rest = r.rest[1:]
-	return b
+	r.at++
+	return r.data[r.at-1]
 }
 
 func (r *reader) int() int64 {
-	n, size := binary.Varint(r.rest)
-	if r.wrong = r.wrong || size <= 0; r.wrong {
+	if r.wrong {
 		return 0
 	}
-	r.rest = r.rest[size:]
+	n, size := binary.Varint(r.data[r.at:])
+	if r.wrong = size <= 0; r.wrong {
+		return 0
+	}
+	r.at += size
 	return n
 }
 
@@ -234,7 +238,7 @@ func (r *reader) on() book.Day {
 // count is a number of things, each of which takes one byte at least.
 func (r *reader) count() int {
 	n := r.int()
-	if r.wrong = r.wrong || n < 0 || n > int64(len(r.rest)); r.wrong {
+	if r.wrong = r.wrong || n < 0 || n > int64(len(r.data)-r.at); r.wrong {
 		return 0
 	}
 	return int(n)
@@ -249,8 +253,8 @@ func (r *reader) text() string {
 		return r.known[n-1]
 	}
 	length := r.count()
-	text := string(r.rest[:length])
-	r.rest = r.rest[length:]
+	text := r.all[r.at : r.at+length]
+	r.at += length
 	r.known = append(r.known, text)
 	return text
 }
