@@ -12,14 +12,12 @@ import (
 	"net"
 	"net/http"
 	"os"
-	"os/signal"
 	"slices"
 	"strings"
 	"sync"
 	"sync/atomic"
 	"time"
 
-	"vineswap/figures"
 	"vineswap/rig"
 	"vineswap/wire"
 )
@@ -31,35 +29,22 @@ const (
 )
 
 func main() {
-	ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt)
-	defer stop()
-	if err := run(ctx); err != nil {
-		fmt.Fprintln(os.Stderr, "attack:", err)
-		os.Exit(1)
-	}
-}
-
-func run(ctx context.Context) error {
-	r, err := rig.Open(ctx)
-	if err != nil {
-		return err
-	}
-	defer r.Close()
-	if err := r.Answers(within); err != nil {
-		return err
-	}
-	a := &attack{Rig: r}
-	for _, part := range []func(context.Context) error{a.packed, a.strangers, a.longNumbers, a.guessing, a.slow} {
-		if err := part(ctx); err != nil {
-			fmt.Println(a.out.String())
-			return err
+	rig.Measure(command, func(ctx context.Context, r *rig.Rig) (string, error) {
+		if err := r.Answers(within); err != nil {
+			return "", err
 		}
-	}
-	fmt.Println(a.out.String())
-	if len(a.failed) > 0 {
-		return errors.New(strings.Join(a.failed, "; "))
-	}
-	return figures.Keep(command, "| what was done | what came of it |\n|---|---|\n"+a.out.String())
+		a := &attack{Rig: r}
+		for _, part := range []func(context.Context) error{a.packed, a.strangers, a.longNumbers, a.guessing, a.slow} {
+			if err := part(ctx); err != nil {
+				return "", err
+			}
+		}
+		text := "| what was done | what came of it |\n|---|---|\n" + a.out.String()
+		if len(a.failed) > 0 {
+			return "", errors.New(strings.Join(a.failed, "; "))
+		}
+		return text, nil
+	})
 }
 
 type attack struct {

@@ -9,8 +9,6 @@ import (
 	"fmt"
 	"math/rand/v2"
 	"net/http"
-	"os"
-	"os/signal"
 	"reflect"
 	"slices"
 	"sync"
@@ -23,7 +21,6 @@ import (
 	"vineswap/core/material"
 	"vineswap/core/problem"
 	"vineswap/core/swap"
-	"vineswap/figures"
 	"vineswap/rig"
 	"vineswap/store"
 	"vineswap/wire"
@@ -37,30 +34,13 @@ const (
 )
 
 func main() {
-	ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt)
-	defer stop()
-	if err := run(ctx); err != nil {
-		fmt.Fprintln(os.Stderr, "faults:", err)
-		os.Exit(1)
-	}
-}
-
-func run(ctx context.Context) error {
-	r, err := rig.Open(ctx)
-	if err != nil {
-		return err
-	}
-	defer r.Close()
-	t, err := newTrial(ctx, r)
-	if err != nil {
-		return err
-	}
-	text, err := t.run(ctx)
-	if err != nil {
-		return err
-	}
-	fmt.Println(text)
-	return figures.Keep(command, text)
+	rig.Measure(command, func(ctx context.Context, r *rig.Rig) (string, error) {
+		t, err := newTrial(ctx, r)
+		if err != nil {
+			return "", err
+		}
+		return t.run(ctx)
+	})
 }
 
 // trial is what was sent and what was acknowledged.

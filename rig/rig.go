@@ -15,6 +15,7 @@ import (
 	"net/http/cookiejar"
 	"os"
 	"os/exec"
+	"os/signal"
 	"strconv"
 	"strings"
 	"sync"
@@ -24,6 +25,7 @@ import (
 	"github.com/google/uuid"
 
 	"vineswap/core/setting"
+	"vineswap/figures"
 	"vineswap/localpg"
 	"vineswap/server"
 	"vineswap/store"
@@ -34,6 +36,31 @@ const Binary = "bin/vineswap"
 
 // Password is that of all accounts.
 const Password = "plums-and-honey"
+
+// Measure runs something with a rig until it ends or is interrupted, and keeps what it
+// measured under the name of its command. It is all that such a command does.
+func Measure(command string, do func(context.Context, *Rig) (text string, err error)) {
+	ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt)
+	defer stop()
+	text, err := measured(ctx, do)
+	if err == nil {
+		fmt.Println(text)
+		err = figures.Keep(command, text)
+	}
+	if err != nil {
+		fmt.Fprintf(os.Stderr, "%s: %v\n", command, err)
+		os.Exit(1)
+	}
+}
+
+func measured(ctx context.Context, do func(context.Context, *Rig) (string, error)) (string, error) {
+	r, err := Open(ctx)
+	if err != nil {
+		return "", err
+	}
+	defer r.Close()
+	return do(ctx, r)
+}
 
 // Rig is a server and its database.
 type Rig struct {

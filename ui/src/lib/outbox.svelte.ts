@@ -5,6 +5,7 @@
 // refuses because of what it says leaves the row; it stays in sight with its reason
 // until somebody decides.
 import { api, Refused } from './api';
+import { newId } from './id';
 import { shared } from './state.svelte';
 import type { LessonChange, Observe, Trouble } from './wire.gen';
 
@@ -187,9 +188,11 @@ class Outbox {
     }
   }
 
-  /** Sends a refused record once more, as it is or changed. */
+  /** Sends a refused record once more; under another id where its own is another's. */
   again(piece: Piece): void {
-    this.#put({ ...piece, refused: undefined });
+    const other = piece.kind !== 'step' && piece.refused?.field === 'id';
+    const same = { ...piece, refused: undefined };
+    this.#put(other ? ({ ...same, made: { ...piece.made, id: newId() } } as Piece) : same);
     this.now();
   }
   /** Lets a refused record go. */

@@ -1,6 +1,8 @@
 <script lang="ts">
   // What has not reached the server: what waits, and what was refused with its reason.
+  import { link } from 'svelte-spa-router';
   import { outbox, type Piece } from '../outbox.svelte';
+  import { shared, view } from '../state.svelte';
   import Dialog from './Dialog.svelte';
   import Plain from './Plain.svelte';
   import Wrong from './Wrong.svelte';
@@ -33,6 +35,9 @@
       <span class="row">
         <Plain onclick={() => outbox.again(p)}>Send it again</Plain>
         <Plain onclick={() => outbox.letGo(p)}>Let it go</Plain>
+        {#if p.kind === 'record' && p.class === shared.desk?.class.id}
+          <a href={view(`record/${p.of}`)} use:link onclick={close}>Open the lesson</a>
+        {/if}
       </span>
     </div>
   {/each}
@@ -63,8 +68,15 @@
   }
   .row {
     display: flex;
-    gap: 8px;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 8px 12px;
     margin-top: 8px;
+  }
+  a {
+    display: flex;
+    align-items: center;
+    min-height: 44px;
   }
   ul {
     max-height: 40vh;
