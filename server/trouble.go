@@ -75,7 +75,7 @@ func answer(c fiber.Ctx, err error) error {
 	case store.Unavailable(err):
 		slog.Warn("the database does not answer", "method", c.Method(), "route", c.Route().Path, "error", err)
 		c.Set(fiber.HeaderRetryAfter, retrySeconds)
-		t = refuse(fiber.StatusServiceUnavailable, "The database does not answer just now", "Wait a little: what you did is kept here and sent again.")
+		t = refuse(fiber.StatusServiceUnavailable, "The database does not answer just now", "Wait a little, then try again: what you typed is still here.")
 	default:
 		slog.Error("request failed", "method", c.Method(), "route", c.Route().Path, "error", err)
 		t = refuse(fiber.StatusInternalServerError, "Something went wrong here", "Try again. What you typed is kept.")
