@@ -14,6 +14,7 @@
   import Written from '../../lib/parts/Written.svelte';
   import HelpSign from '../../lib/pieces/HelpSign.svelte';
   import MannerLeaf from '../../lib/pieces/MannerLeaf.svelte';
+  import { outbox } from '../../lib/outbox.svelte';
   import { fromEntry, Records } from '../../lib/records.svelte';
   import { loadDesk, shared, view } from '../../lib/state.svelte';
   import type { Learner, Observe } from '../../lib/wire.gen';
@@ -90,6 +91,10 @@
       came: waits ? (from.came === 'default' ? desk.words.atOnce : '') : entry!.cameSays,
     };
   }
+
+  /** Whether what is written of a child has not come through at the first try. */
+  const onItsWay = (c: Learner, i: number): boolean =>
+    !outbox.trying && records.latest(c.id, i).waits !== undefined;
 
   /** A record of a child as the mat saw it, or as it is written now. */
   function begin(c: Learner): Observe {
@@ -290,9 +295,14 @@
                   <span
                     class="mark"
                     class:written={records.written(c.id, i)}
+                    class:waits={onItsWay(c, i)}
                     class:wrong={entry && !entry.right && !entry.withdrawn}
                     class:nothing={entry?.withdrawn}
-                    title="{c.name}: {records.written(c.id, i) ? 'written' : 'not yet'}"
+                    title="{c.name}: {onItsWay(c, i)
+                      ? 'waits on this device'
+                      : records.written(c.id, i)
+                        ? 'written'
+                        : 'not yet'}"
                   ></span>
                 {/each}
               </span>
@@ -387,10 +397,11 @@
               <button
                 class="box kid"
                 class:written={l.written}
+                class:waits={onItsWay(c, nth)}
                 class:wrong={l.written && !l.right && !l.nothing}
                 disabled={!may || l.written}
                 aria-label={l.written
-                  ? `${c.name}: ${l.answer || 'no answer'}, written`
+                  ? `${c.name}: ${l.answer || 'no answer'}, ${onItsWay(c, nth) ? 'waits on this device' : 'written'}`
                   : `${c.name} right, ${l.answer}`}
                 onclick={() => mark(c)}>{l.nothing ? '–' : l.answer || 'none'}</button
               >
@@ -489,6 +500,9 @@
   .mark.written {
     border: 1.6px solid var(--ink-2);
     background: radial-gradient(circle, var(--leaf) 4.6px, transparent 5.2px) var(--paper);
+  }
+  .mark.waits {
+    border-style: dashed;
   }
   .mark.wrong {
     border: 2px solid var(--clay);
@@ -661,6 +675,10 @@
   .box.written {
     border: 0;
     color: var(--ink);
+  }
+  .box.written.waits {
+    border-bottom: 2px dashed var(--ink-2);
+    border-radius: 0;
   }
   .box.wrong {
     border: 2px solid var(--clay);
