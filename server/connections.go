@@ -1,9 +1,12 @@
 package server
 
 import (
+	"io"
 	"net"
 	"sync"
+	"time"
 
+	"github.com/gofiber/fiber/v3"
 	"github.com/valyala/fasthttp"
 )
 
@@ -19,7 +22,24 @@ type connections struct {
 // connection notes when something is asked on it.
 type connection struct {
 	net.Conn
-	of *connections
+	of      *connections
+	lingers bool // somebody is still sending what is not read
+}
+
+// Whoever is still sending when the answer is there would lose it if the connection
+// ended at once: so much is thrown away, and for so long.
+const (
+	lingerFor  = 500 * time.Millisecond
+	lingerMost = 1 << 20
+)
+
+// unread says that the rest of a request's body will not be read: the connection ends
+// with the answer, so that what follows is not taken for a request.
+func unread(c fiber.Ctx) {
+	c.RequestCtx().SetConnectionClose()
+	if conn, ours := c.RequestCtx().Conn().(*connection); ours {
+		conn.lingers = true
+	}
 }
 
 // listener hands out connections that are noted.
@@ -33,7 +53,7 @@ func (l listener) Accept() (net.Conn, error) {
 	if err != nil {
 		return nil, err
 	}
-	c := &connection{conn, l.of}
+	c := &connection{Conn: conn, of: l.of}
 	l.of.note(c, false)
 	return c, nil
 }
@@ -50,6 +70,10 @@ func (c *connection) Close() error {
 	c.of.lock.Lock()
 	delete(c.of.asked, c)
 	c.of.lock.Unlock()
+	if tcp, ours := c.Conn.(*net.TCPConn); ours && c.lingers && tcp.CloseWrite() == nil {
+		_ = tcp.SetReadDeadline(time.Now().Add(lingerFor))
+		_, _ = io.CopyN(io.Discard, tcp, lingerMost)
+	}
 	return c.Conn.Close()
 }
 

@@ -53,7 +53,7 @@ func measured(c fiber.Ctx) error {
 		return c.Next()
 	}
 	refused := func(status int, title, remedy string) error {
-		c.RequestCtx().SetConnectionClose()
+		unread(c)
 		return answer(c, refuse(status, title, remedy))
 	}
 	kind, _, _ := strings.Cut(string(header.ContentType()), ";")
@@ -71,7 +71,7 @@ func measured(c fiber.Ctx) error {
 	}
 	err := c.Next()
 	if length > prefetched && c.Locals(wasRead) == nil {
-		c.RequestCtx().SetConnectionClose()
+		unread(c)
 	}
 	return err
 }
