@@ -234,7 +234,7 @@ func TestWaitingRecordsOfAnErasedChild(t *testing.T) {
 		t.Fatal(err)
 	}
 	b.does.Store(passes)
-	g.See("erased: 2").Press("erased: 2").See("2 records of a child who was erased were taken off this device").Press("Close").Holds("nothing is left", noneWaits)
+	g.See("erased: 2").Press("erased: 2").See("2 records of a child who was erased were taken off this device").See("Everything is saved").Settle().Press("Close").Holds("nothing is left", noneWaits)
 	s.check(g)
 	if seen := s.rows(id); len(seen) != 1 {
 		t.Errorf("kept %+v", seen)

@@ -22,40 +22,42 @@
 </script>
 
 <Dialog bind:this={dialog} title="What is not in the class’s records yet">
-  {#if outbox.erased}
-    <p class="part" role="status">
-      {count(outbox.erased, 'One record', 'records')} of a child who was erased
-      {outbox.erased === 1 ? 'was' : 'were'} taken off this device. Nothing is kept of the child.
-    </p>
-  {/if}
-  {#each outbox.refused as p (p.key)}
-    <div class="part">
-      <b>{says(p)}</b>
-      {#if p.refused}<Wrong trouble={p.refused} />{/if}
-      <span class="row">
-        <Plain onclick={() => outbox.again(p)}>Send it again</Plain>
-        <Plain onclick={() => outbox.letGo(p)}>Let it go</Plain>
-        {#if p.kind === 'record' && p.class === shared.desk?.class.id}
-          <a href={view(`record/${p.of}`)} use:link onclick={close}>Open the lesson</a>
-        {/if}
-      </span>
-    </div>
-  {/each}
-  {#if outbox.waiting.length}
-    <div class="part">
-      <p>
-        {outbox.kept
-          ? 'Kept on this device and sent as soon as the server answers. Go on as you like.'
-          : 'This device is full and cannot keep it: leave this page open until it is sent.'}
+  <div class="all">
+    {#if outbox.erased}
+      <p class="part" role="status">
+        {count(outbox.erased, 'One record', 'records')} of a child who was erased
+        {outbox.erased === 1 ? 'was' : 'were'} taken off this device. Nothing is kept of the child.
       </p>
-      <ul>
-        {#each records as p (p.key)}<li>{says(p)}</li>{/each}
-        {#if steps}<li>{count(steps, 'where a lesson stands', 'changes of lessons')}</li>{/if}
-      </ul>
-    </div>
-  {:else if !outbox.refused.length}
-    <p class="part">Everything is saved.</p>
-  {/if}
+    {/if}
+    {#each outbox.refused as p (p.key)}
+      <div class="part">
+        <b>{says(p)}</b>
+        {#if p.refused}<Wrong trouble={p.refused} />{/if}
+        <span class="row">
+          <Plain onclick={() => outbox.again(p)}>Send it again</Plain>
+          <Plain onclick={() => outbox.letGo(p)}>Let it go</Plain>
+          {#if p.kind === 'record' && p.class === shared.desk?.class.id}
+            <a href={view(`record/${p.of}`)} use:link onclick={close}>Open the lesson</a>
+          {/if}
+        </span>
+      </div>
+    {/each}
+    {#if outbox.waiting.length}
+      <div class="part">
+        <p>
+          {outbox.kept
+            ? 'Kept on this device and sent as soon as the server answers. Go on as you like.'
+            : 'This device is full and cannot keep it: leave this page open until it is sent.'}
+        </p>
+        <ul>
+          {#each records as p (p.key)}<li>{says(p)}</li>{/each}
+          {#if steps}<li>{count(steps, 'where a lesson stands', 'changes of lessons')}</li>{/if}
+        </ul>
+      </div>
+    {:else if !outbox.refused.length}
+      <p class="part">Everything is saved.</p>
+    {/if}
+  </div>
   <p class="part row">
     {#if outbox.waiting.length}<Plain onclick={() => outbox.now()}>Try now</Plain>{/if}
     <Plain onclick={close}>Close</Plain>
@@ -63,6 +65,10 @@
 </Dialog>
 
 <style>
+  /* The buttons below stay where they are while what waits is sent. */
+  .all {
+    min-height: 240px;
+  }
   .part {
     margin-top: 12px;
   }
