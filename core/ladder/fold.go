@@ -11,7 +11,8 @@ import (
 
 // Fold is the record of one child as far as it has been judged: all that is needed
 // to go on from there, so that one more event costs the same after two years as on
-// the first day. It can be written down as JSON and read again (ReadFold).
+// the first day. It can be written down (MarshalBinary)
+// and read again (ReadFold).
 type Fold struct {
 	class Class
 	lobes map[Key]*lobe

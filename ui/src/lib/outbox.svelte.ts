@@ -58,6 +58,8 @@ class Outbox {
   kept = $state(true);
 
   #account = '';
+  /** The keys of what the device could not keep. Nothing is drawn of it. */
+  readonly #unkept: Record<string, true> = {};
   #hears: Record<string, Hears[]> = {};
   #running?: Promise<void>;
   #failed = 0;
@@ -90,13 +92,17 @@ class Outbox {
 
   #read(): Piece[] {
     const keys = Object.keys(localStorage).filter((k) => k.startsWith(this.#prefix));
-    return keys.sort().flatMap((key) => {
+    const stored = keys.flatMap((key) => {
       try {
         return [{ ...(JSON.parse(localStorage.getItem(key) ?? '') as Piece), key }];
       } catch {
         return []; // not ours
       }
     });
+    // What the device could not keep lies on this page alone.
+    const here = this.pieces.filter((p) => this.#unkept[p.key] && !keys.includes(p.key));
+    const own = here.filter((p) => p.key.startsWith(this.#prefix));
+    return [...stored, ...own].sort((a, b) => (a.key < b.key ? -1 : 1));
   }
 
   /** Puts something at the end of the row; it is on this device when this returns. */
@@ -112,7 +118,7 @@ class Outbox {
     if (
       last?.kind === 'step' &&
       last.of === lesson &&
-      last !== this.#inHand &&
+      last.key !== this.#inHand?.key &&
       only(last.change) &&
       only(change)
     ) {
@@ -140,19 +146,26 @@ class Outbox {
   #keep(piece: Piece): void {
     try {
       localStorage.setItem(piece.key, JSON.stringify(piece));
-      this.kept = true;
+      delete this.#unkept[piece.key];
     } catch {
-      this.kept = false; // the device is full: the page still has it
+      this.#unkept[piece.key] = true; // the device is full: the page still has it
     }
+    this.kept = Object.keys(this.#unkept).length === 0;
   }
   #drop(piece: Piece): void {
     this.pieces = this.pieces.filter((p) => p.key !== piece.key);
     localStorage.removeItem(piece.key);
+    delete this.#unkept[piece.key];
+    this.kept = Object.keys(this.#unkept).length === 0;
   }
 
   /** What another page of this device did to the row. */
   #changed(e: StorageEvent): void {
-    if (e.key !== null && !e.key.startsWith(this.#prefix)) return;
+    if (e.key === null) {
+      for (const p of this.pieces) this.#keep(p); // all was wiped, and this page has it still
+      return;
+    }
+    if (!e.key.startsWith(this.#prefix)) return;
     const before = this.pieces;
     const now = this.#read();
     this.pieces = now;
@@ -212,12 +225,12 @@ class Outbox {
   async #sendAll(): Promise<void> {
     this.trying = this.#failed === 0;
     await shown();
-    const account = this.#account;
     for (let piece = this.waiting[0]; piece && shared.me; piece = this.waiting[0]) {
+      const account = this.#account;
       this.#inHand = piece;
       const trouble = await this.#send(piece);
       this.#inHand = undefined;
-      if (account !== this.#account) return; // somebody else has logged in
+      if (account !== this.#account) continue; // somebody else has logged in
       if (!trouble) {
         this.#failed = 0;
       } else if (!passes(trouble)) {
