@@ -6,7 +6,7 @@ BIN := bin/vineswap
 GO_FILES := $(shell find . -name '*.go' -not -path './ui/node_modules/*') go.mod go.sum $(shell find store/migrations -name '*.sql')
 UI_FILES := $(shell find ui/src ui/public -type f) ui/index.html ui/vite.config.ts ui/geometry.config.ts ui/svelte.config.js ui/tsconfig.json
 
-.PHONY: help demo demo-reset test lint build wire screenshots bench smooth load faults attack needs needs-test
+.PHONY: help demo demo-reset test lint build wire screenshots bench sentences smooth load faults attack needs needs-test
 
 help: ## list the targets
 	@grep -E '^[a-z-]+:.*## ' Makefile | sed -E 's/:.*## /\t/' | expand -t 16
@@ -56,6 +56,9 @@ test: needs-test lint build ## install what is missing, lint, run all tests
 
 bench: ## the speeds that are asked for
 	go test -run '^$$' -bench . -benchmem ./core/...
+
+sentences: ## what the mat and the terminal say: all patterns, to be read by eye
+	@go run ./sentences
 
 load: needs build ## requests a second beside plain handlers; into docs/figures.md
 	go run ./load

@@ -38,6 +38,7 @@ var arrows = map[string][]string{
 	"pgtest":        {"localpg", "store"},
 	"pupil":         {"core/place", "core/task", "core/choose", "core/slip", "core/book"},
 	"trial":         {"core/*"},
+	"sentences":     {"core/*"},
 	"formats":       {"core/*"},
 	"demo":          {"core/*", "store", "pupil"},
 	"ui":            {},

@@ -93,7 +93,7 @@ func TestALessonByTouch(t *testing.T) {
 	if kept.At.String() != "check/1" || kept.Material != material.Blocks || kept.Stand != lesson.OnTheMat || kept.Current().Task.String() != "1458+2367" {
 		t.Errorf("kept %+v", kept)
 	}
-	g.Press("Write who did what").See("as the mat saw it").Press("Wren A. right, 3825").Press("Jory P. right, 3825").Press("Finish the lesson").See("No lesson in hand")
+	g.Press("Write up who did what").See("as the mat saw it").Press("Wren A. right, 3825").Press("Jory P. right, 3825").Press("Finish the lesson").See("No lesson in hand")
 	s.check(g)
 	if seen, err := s.store.LessonObservations(context.Background(), kept.ID); err != nil || len(seen) != 2 || seen[0].Came != book.Marked || !seen[1].Right() {
 		t.Errorf("recorded %+v, %v", seen, err)
@@ -308,7 +308,7 @@ func TestAskingFirst(t *testing.T) {
 	rehearse(s.login(g, "hanne"), "47+25").Press("Go to ones").Holds("at the ones", at("work/ones/0")).LetGo()
 	g.Key("q").Holds("it will be asked", "[...document.querySelectorAll('[aria-pressed=true]')].some((b) => b.innerText === 'Show at once')").LetGo()
 	g.Press("Gather ten ones").See("Is there a ten? What is it the same as?").Holds("and not shown", at("work/ones/0")).Holds("nor said", "!document.querySelector('[data-said]')")
-	g.Press("Show it").See("They are as much as one ten.").Holds("shown", at("work/ones/1"))
+	g.Press("Show it").See("They are the same as one ten.").Holds("shown", at("work/ones/1"))
 	g.Press("Swap for one ten").Holds("what is only done is not asked", at("work/ones/2"))
 	g.Press("Lay the card 2").See("What stays in the ones?").Press("Back").Holds("taken back", at("work/ones/2")).See("It joins the tens.")
 	g.Press("Go to check").Holds("at the check", at("check/0")).Settle().Reload().See("So 9 pieces must lie here.").Press("Check another way").See("How can it be checked?").LetGo().Key("q").Holds("shown at once", "document.querySelector('[data-said]')")

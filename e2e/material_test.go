@@ -90,13 +90,13 @@ func TestEveryMaterial(t *testing.T) {
 			}
 			there(until(g, "work/ones/0"), pile(kind, "there", 17, 0))
 			there(until(g, "work/ones/3"), pile(kind, "share 2", 4, 0), pile(kind, "the rest", 1, 0))
-			until(g, "read/3").See("“Each gets 24 …, and the rest is 1.”")
-			workedToTheEnd(g).See("17 among four: 4 each, 1 left").Press("Ada W. right, 24 rest 1").LetGo().Key("2").See("no answer").Key("2", "4", ".", "1").See("24 rest 1").Key(kb.Backspace).Settle()
-			g.Press("2").Holds("another rest", "document.querySelector('.answer').innerText === '24 rest 2'").LetGo().Key(" ").Holds("written", "document.querySelectorAll('.box.written').length === 2").Settle()
+			until(g, "read/3").See("“Each gets 24 …, and one is left over.”")
+			workedToTheEnd(g).See("17 among four: 4 each, 1 left over").Press("Ada W. right, 24 r 1").LetGo().Key("2").See("no answer").Key("2", "4", ".", "1").See("24 r 1").Key(kb.Backspace).Settle()
+			g.Press("2").Holds("another rest", "document.querySelector('.answer').innerText === '24 r 2'").LetGo().Key(" ").Holds("written", "document.querySelectorAll('.box.written').length === 2").Settle()
 			s.check(g)
 			kept := s.kept(g)
 			seen, err := s.store.LessonObservations(ctx, kept.ID)
-			if err != nil || len(seen) != 2 || !seen[0].Right() || seen[1].Right() || seen[1].Answer != "24 rest 2" || seen[0].Material != kind || kept.Current().Task.Kind != problem.Sharing {
+			if err != nil || len(seen) != 2 || !seen[0].Right() || seen[1].Right() || seen[1].Answer != "24 r 2" || seen[0].Material != kind || kept.Current().Task.Kind != problem.Sharing {
 				t.Errorf("kept %+v, %v", seen, err)
 			}
 			if want := map[bool]book.Manner{true: book.Drawn, false: book.Pieces}[kind.Drawn()]; seen[0].Manner != want {

@@ -60,7 +60,7 @@ func TestChoosingEveryKind(t *testing.T) {
 	all("ten to take from", func(p problem.Problem, t swap.Trace) bool { return t.Columns[0].Count == 10 })
 
 	// Sharing with a rest, and trays within a shelf.
-	g.Press("Sharing").Holds("sharing", says("Shared evenly: a number of two digits shared by two to nine.")).Press("shared, a rest").Holds("sharing", says("Shared, a rest: a number of two digits shared by two to nine.")).Settle()
+	g.Press("Sharing").Holds("sharing", says("Shared evenly: a number of two digits shared among two to nine.")).Press("shared, a remainder").Holds("sharing", says("Shared, a remainder: a number of two digits shared among two to nine.")).Settle()
 	all("a rest", func(p problem.Problem, t swap.Trace) bool { return p.Kind == problem.Sharing && t.Remainder > 0 })
 	g.Press("Trays").Holds("trays", says("Equal trays: two to nine trays with a number of two digits.")).Press("equal trays, swaps").Press("Finer wishes").See("Trays").Holds("a limit of the ones", "(() => { const i = document.querySelector('.stock input'); i.value = '20'; i.dispatchEvent(new Event('change', { bubbles: true })); return true })()")
 	g.Holds("within the shelf", says("Equal trays, swaps: two to nine trays with a number of two digits, with at most 20 ones on the shelf.")).Press("Twelve of them").Settle()
@@ -97,7 +97,7 @@ func TestImpossibleChoices(t *testing.T) {
 	s.login(g, "hanne").Press("Numbers").See("Twelve of them").Press("Taking").Holds("taking", says("One swap, tens: a number of two digits less one of two digits.")).Press("across one zero").Holds("counted", fits("16200"))
 	g.Press("hundreds to tens").Holds("in hand", "document.getElementById('knot-tens').getAttribute('aria-pressed') === 'true'")
 	noSwap := "[...document.querySelectorAll('.states [role=radio]')].find((b) => b.innerText.includes('no swap')).click() === undefined"
-	g.Holds("no swap is asked", noSwap).Holds("none fits", fits("0")).See("No number does this. There cannot be no swap in the tens together with the stage “across one zero”.")
+	g.Holds("no swap is asked", noSwap).Holds("none fits", fits("0")).See("No numbers fit: there cannot be no swap in the tens together with the stage “across one zero”.")
 	g.See("A swap in the tens").LetGo().Key("1").Holds("mended by a key", fits("16200")).Holds("as it said", says("Across one zero: a number of three digits less one of three digits, with a swap in the tens."))
 	g.Holds("no swap is asked", noSwap).Holds("none fits", fits("0")).Press("Leave the tens open").Holds("mended by touch", fits("16200")).Holds("open again", says("Across one zero: a number of three digits less one of three digits."))
 	// Bad input is told beside the field, and nothing is lost.
@@ -112,7 +112,7 @@ func TestKeepingAChoice(t *testing.T) {
 	s.login(g, "hanne").Press("Numbers").See("Twelve of them").Press("Taking").Holds("taking", says("One swap, tens: a number of two digits less one of two digits.")).Press("across zeros").Holds("chosen", says("Across zeros: a number of four digits less one of four digits.")).Press("never").See("No number does this")
 	g.Press("may").Holds("counted again", "document.querySelector('[data-fits]').dataset.fits !== '0'").Press("Finer wishes").See("None is kept yet.")
 	g.Write("Keep this one as", "over the frost").Press("Keep").Holds("kept", "[...document.querySelectorAll('.take b')].some((b) => b.innerText === 'over the frost')")
-	g.Write("Keep this one as", "over the frost").Press("Keep").See("A choice with this name is kept already").Settle()
+	g.Write("Keep this one as", "over the frost").Press("Keep").See("A choice with this name is already kept").Settle()
 	_, class := s.lead()
 	kept, err := s.store.KeptChoices(ctx, class)
 	if err != nil || len(kept) != 1 || kept[0].Name != "over the frost" || kept[0].Version != 2 {

@@ -378,7 +378,7 @@ func TestTwoGuidesRecordAtOnce(t *testing.T) {
 	id := s.kept(one).ID
 	s.login(two, "tilo").Press("open, since").LetGo().Holds("the mat", at("check/1")).Key("w").See("as the mat saw it")
 	one.Press("Ada W. right, 72").Settle()
-	two.LetGo().Key("1").See("no answer").Key("6", "2", " ").See("This child is recorded already for this problem").See("Hanne").Press("Two runs: keep both").Holds("settled", "!document.querySelector('.conflict')").Settle()
+	two.LetGo().Key("1").See("no answer").Key("6", "2", " ").See("This child already has a record for this problem").See("Hanne").Press("Two runs: keep both").Holds("settled", "!document.querySelector('.conflict')").Settle()
 	s.check(one)
 	s.check(two)
 	seen, err := s.store.LessonObservations(ctx, id)
@@ -435,7 +435,7 @@ func TestAChildWhoHasLeftIsRecorded(t *testing.T) {
 func TestAChildsPage(t *testing.T) {
 	s := open(t)
 	g := s.sit(laptopWidth, laptopHeight)
-	s.login(g, "hanne").Press("Class").See("Plan this lesson").Press("Greta Z. 0 days").See("What was seen").See("Back to pieces and column, joining: one swap, ones")
+	s.login(g, "hanne").Press("Class").See("Plan this lesson").Press("Greta Z. 0 days").See("What was seen").See("Back to pieces and column, adding: one swap, ones")
 	g.Press("You see it otherwise?").Press("Keep my judgement").See("A judgement needs its reason").Write("because", "was ill, right at the honey stall").Press("Keep my judgement").See("because “was ill, right at the honey stall”").See("The guide's own judgement, today: secure.")
 	s.check(g)
 	judged, err := s.store.Overrules(ctx, s.learner("Greta Z."))

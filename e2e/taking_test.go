@@ -98,7 +98,7 @@ func TestTakingByTheClassesMethod(t *testing.T) {
 func TestThreeAddends(t *testing.T) {
 	s := open(t)
 	g := s.sit(laptopWidth, laptopHeight)
-	s.login(g, "hanne").Press("Numbers").See("Twelve of them").Write("Numbers of your own", "289+398+279").Press("Look").See("three to six addends").Press("Gather").See("26 beads").See("three for the numbers, one for the result")
+	s.login(g, "hanne").Press("Numbers").See("Twelve of them").Write("Numbers of your own", "289+398+279").Press("Look").See("three to six addends").Press("Gather").See("26 beads").See("three for the numbers, one for the total")
 	g.LetGo().Key(" ").See("About how much").LetGo().Key(" ").Holds("laid out", at("lay-out/0"))
 	for i := range 6 {
 		step(g, fmt.Sprintf("lay-out/%d", i+1))

@@ -25,7 +25,7 @@ var AnswersHeader = []string{"learner", "day", "problem", "stage", "manner", "he
 
 // Errors of a table of answers.
 var (
-	ErrHeader = fmt.Errorf("the first row names the columns %s", strings.Join(AnswersHeader, ","))
+	ErrHeader = fmt.Errorf("the first row must name the columns %s", strings.Join(AnswersHeader, ","))
 	ErrEmpty  = errors.New("nothing is written here")
 	ErrLong   = errors.New("the table is too long")
 )

@@ -61,7 +61,7 @@ func TestMistakesInAnswers(t *testing.T) {
 // What is read is a task that can be judged, whatever the bytes were.
 func FuzzReadAnswers(f *testing.F) {
 	f.Add(answersHead + "Wren A.,2026-11-25,47+25,joining/one-swap-ones,pieces,alone,72\n")
-	f.Add(answersHead + "Wren A.,2026-11-25,97/4,,pieces,together,24 rest 1\n")
+	f.Add(answersHead + "Wren A.,2026-11-25,97/4,,pieces,together,24 r 1\n")
 	f.Add("answer,help,manner,stage,problem,day,learner\n,shown,column,,52-38,2026-11-25,Teo B.\n")
 	f.Fuzz(func(t *testing.T, in string) {
 		got, err := formats.ReadAnswers(strings.NewReader(in))

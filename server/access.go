@@ -39,7 +39,7 @@ func (s *Server) sameAgain(c *call, password string) error {
 		return err
 	}
 	if !same {
-		return refuse(fiber.StatusUnprocessableEntity, "This is not your password", "Write the one that you log in with now.").of("password")
+		return refuse(fiber.StatusUnprocessableEntity, "This is not your password", "Type the one that you log in with now.").of("password")
 	}
 	return s.store.Forgive(c.Context(), keys)
 }

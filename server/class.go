@@ -82,7 +82,7 @@ func (s *Server) setSettings(c *call) error {
 	}
 	made, err := setting.Made(wire.ClassOf(ask))
 	if err != nil {
-		return refuse(fiber.StatusUnprocessableEntity, "This cannot be set", "Choose one of the sides shown.").because(err)
+		return refuse(fiber.StatusUnprocessableEntity, "This cannot be set", "Choose one of the settings shown.").because(err)
 	}
 	err = s.store.SetSettings(c.Context(), c.class.ID, ask.Revision, made)
 	if errors.Is(err, store.ErrStale) {

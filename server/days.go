@@ -20,7 +20,7 @@ func (s *Server) lessonDay(c *call) error {
 	day := today
 	if asked := c.Query("day"); asked != "" {
 		if day, err = book.ParseDay(asked); err != nil {
-			return refuse(fiber.StatusUnprocessableEntity, "This is no day", "Write it as 2026-11-25.").because(err).of("day")
+			return refuse(fiber.StatusUnprocessableEntity, "This is not a day", "Write it as 2026-11-25.").because(err).of("day")
 		}
 	}
 	from, to := dayIn(day, zone)

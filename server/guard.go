@@ -59,11 +59,11 @@ func measured(c fiber.Ctx) error {
 	kind, _, _ := strings.Cut(string(header.ContentType()), ";")
 	switch {
 	case bodiless:
-		return refused(fiber.StatusBadRequest, "Nothing is sent along to read something", "Leave the body out.")
+		return refused(fiber.StatusBadRequest, "A request that only reads cannot carry anything", "Leave the body out.")
 	case len(header.Peek(fiber.HeaderContentEncoding)) > 0:
-		return refused(fiber.StatusUnsupportedMediaType, "Packed requests are not read", "Send it as it is, without a content encoding.")
+		return refused(fiber.StatusUnsupportedMediaType, "Compressed requests are not read", "Send it as it is, without a content encoding.")
 	case length < 0:
-		return refused(fiber.StatusLengthRequired, "It is not said how long this is", "Send it with its length.")
+		return refused(fiber.StatusLengthRequired, "The length of the request is missing", "Send it with its length.")
 	case length > mostBody:
 		return refused(fiber.StatusRequestEntityTooLarge, "This is too much at once", "Send less than 128 kilobytes.")
 	case !strings.EqualFold(strings.TrimSpace(kind), fiber.MIMEApplicationJSON):

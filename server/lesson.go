@@ -35,7 +35,7 @@ func (s *Server) newLesson(c *call) error {
 	err = s.store.AddLesson(c.Context(), store.Lesson{Lesson: opened, ID: id, ClassID: c.class.ID, OpenedBy: c.account.ID, ChangedAt: s.now()})
 	switch {
 	case errors.Is(err, store.ErrTaken):
-		return refuse(fiber.StatusConflict, "This lesson's id is used already", "Pick the numbers once more.").of("id")
+		return refuse(fiber.StatusConflict, "This lesson's id is already used", "Pick the numbers once more.").of("id")
 	case errors.Is(err, store.ErrNone):
 		return wrongChild()
 	case err != nil:

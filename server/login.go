@@ -50,7 +50,7 @@ func (s *Server) login(c fiber.Ctx) error {
 		return err
 	}
 	if !same || !known {
-		return refuse(fiber.StatusUnauthorized, "Email and password do not belong together", "Look at both once more. A lost password is set anew with “vineswap account reset”.").of("password")
+		return refuse(fiber.StatusUnauthorized, "Email and password do not belong together", "Check both. A lost password is replaced with “vineswap account reset”.").of("password")
 	}
 	if err := s.store.Forgive(c.Context(), keys); err != nil {
 		return err

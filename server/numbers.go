@@ -46,7 +46,7 @@ func (s *Server) choose(c *call) error {
 	seed := rand.Uint64N(drawnSeeds)
 	if ask.Seed != "" {
 		if seed, err = strconv.ParseUint(ask.Seed, 10, 64); err != nil {
-			return refuse(fiber.StatusUnprocessableEntity, "The seed is no whole number", "Leave it empty to draw a new one.").of("seed")
+			return refuse(fiber.StatusUnprocessableEntity, "The seed is not a whole number", "Leave it empty to draw a new one.").of("seed")
 		}
 	}
 	if space, err = s.notAgain(c, space, choice.Kind, ask); err != nil {
@@ -64,7 +64,7 @@ func (s *Server) choose(c *call) error {
 }
 
 func tooLong() *trouble {
-	return refuse(fiber.StatusServiceUnavailable, "These numbers take too long to count", "Take fewer or shorter numbers, or fewer wishes; or try again when less is going on.").of("digits")
+	return refuse(fiber.StatusServiceUnavailable, "These numbers take too long to count", "Take fewer or shorter numbers, or fewer conditions; or try again later.").of("digits")
 }
 
 // counting lets choices of many long numbers be counted one at a time, so that whoever
@@ -172,7 +172,7 @@ func keptChoiceOf(c *call, k store.KeptChoice) wire.KeptChoice {
 		}
 	}
 	out.Choice = wire.Choose{Digits: []int{}, Swap: map[string]string{}}
-	out.Says = "It was kept in a form that cannot be read here any more. Choose it anew and drop this one."
+	out.Says = "This was kept in a form that can no longer be read. Choose it again and delete this one."
 	return out
 }
 
@@ -214,9 +214,9 @@ func (s *Server) keepChoice(c *call) error {
 	}
 	name, err := book.Name(ask.Name, mostChoiceName)
 	if errors.Is(err, book.ErrNoName) {
-		return refuse(fiber.StatusUnprocessableEntity, "The choice has no name", "Write one that you will know again.").of("name")
+		return refuse(fiber.StatusUnprocessableEntity, "The choice has no name", "Write a name that you will recognise.").of("name")
 	} else if err != nil {
-		return refuse(fiber.StatusUnprocessableEntity, "The choice cannot have this name", "Write a shorter one, with signs that can be seen.").because(err).of("name")
+		return refuse(fiber.StatusUnprocessableEntity, "The choice cannot have this name", "Write a shorter one, with letters, digits and spaces.").because(err).of("name")
 	}
 	kept, err := json.Marshal(wire.AskOf(choice))
 	if err != nil {
@@ -225,9 +225,9 @@ func (s *Server) keepChoice(c *call) error {
 	err = s.store.KeepChoice(c.Context(), store.KeptChoice{ID: uuid.MustParse(ask.ID), ClassID: c.class.ID, Name: name, Version: keptVersion, Choice: kept, KeptBy: c.account.ID})
 	switch {
 	case errors.Is(err, store.ErrTaken):
-		return refuse(fiber.StatusConflict, "A choice with this name is kept already", "Give it another name, or drop the other one first.").of("name")
+		return refuse(fiber.StatusConflict, "A choice with this name is already kept", "Give it another name, or delete the other one first.").of("name")
 	case errors.Is(err, store.ErrFull):
-		return refuse(fiber.StatusConflict, "The class keeps as many choices as it can", "Drop one that you need no more.").of("name")
+		return refuse(fiber.StatusConflict, "The class keeps as many choices as it can", "Delete one that you no longer need.").of("name")
 	case err != nil:
 		return err
 	}

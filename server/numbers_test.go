@@ -26,7 +26,7 @@ func TestChooseByEveryOperation(t *testing.T) {
 		why  string // that the problems cannot be laid out, in part
 	}{
 		"taking":           {wire.Choose{Kind: "difference", Stage: "taking/across-zeros", Digits: []int{4, 3}}, "Across zeros: a number of four digits less one of three digits.", ""},
-		"sharing":          {wire.Choose{Kind: "share", Stage: "sharing/share-remainder", Digits: []int{2}}, "Shared, a rest: a number of two digits shared by two to nine.", ""},
+		"sharing":          {wire.Choose{Kind: "share", Stage: "sharing/share-remainder", Digits: []int{2}}, "Shared, a remainder: a number of two digits shared among two to nine.", ""},
 		"trays":            {wire.Choose{Kind: "trays", Digits: []int{2}, By: 3}, "Three trays with a number of two digits.", ""},
 		"four numbers":     {wire.Choose{Digits: []int{2, 2, 2, 1}, MakesTen: "yes"}, "Four numbers of two, two, two and one digits, with a pair in the ones that makes ten.", ""},
 		"five digits":      {wire.Choose{Stage: "joining/any-sum", Digits: []int{5, 5}}, "Any sum: two numbers of five digits.", "no piece above the thousand cube"},
@@ -57,7 +57,7 @@ func TestChooseByEveryOperation(t *testing.T) {
 	}
 	var none wire.Chosen
 	guide.send("POST", guide.class("/choose"), wire.Choose{Kind: "difference", Digits: []int{3, 3}, ZeroAt: map[string]string{"tens": "yes"}, Swap: map[string]string{"ones": "yes", "tens": "no"}, Count: 12}).into(t, &none)
-	if none.Fits != "0" || !strings.HasPrefix(none.Clash, "No number does this. There cannot be no swap in the tens together with ") || len(none.Mends) < 3 || none.Mends[0].Text != "No swap in the ones" && none.Mends[0].Text != "A swap in the tens" && none.Mends[0].Text != "No zero in the tens" {
+	if none.Fits != "0" || !strings.HasPrefix(none.Clash, "No numbers fit: there cannot be no swap in the tens together with ") || len(none.Mends) < 3 || none.Mends[0].Text != "No swap in the ones" && none.Mends[0].Text != "A swap in the tens" && none.Mends[0].Text != "No zero in the tens" {
 		t.Errorf("%+v, %q", none.Mends, none.Clash)
 	}
 	for _, m := range none.Mends {

@@ -26,7 +26,7 @@ const (
 const FewestSigns = 10
 
 // ErrShortPassword is returned for a password that is too short.
-var ErrShortPassword = fmt.Errorf("a password has at least %d signs", FewestSigns)
+var ErrShortPassword = fmt.Errorf("a password has at least %d characters", FewestSigns)
 
 // atOnce bounds how many passwords are worked at the same time, and so the
 // memory that log-ins can take.
@@ -59,7 +59,7 @@ func HashPassword(password string) (string, error) {
 	return fmt.Sprintf("$argon2id$v=%d$m=%d,t=%d,p=%d$%s$%s", argon2.Version, memoryKiB, passes, lanes, b64.EncodeToString(salt), b64.EncodeToString(key)), nil
 }
 
-var errHash = errors.New("this is no argon2id hash")
+var errHash = errors.New("this is not an argon2id hash")
 
 // samePassword tells whether the password has this hash. An error means that
 // the hash cannot be read.

@@ -84,9 +84,9 @@ func nameOf(text string) (string, error) {
 	case errors.Is(err, book.ErrNoName):
 		return "", refuse(fiber.StatusUnprocessableEntity, "A name is missing", "Write a first name, or a first name and an initial.").of("name")
 	case errors.Is(err, book.ErrLongName):
-		return "", refuse(fiber.StatusUnprocessableEntity, fmt.Sprintf("“%s …” is too long for a name", string([]rune(strings.TrimSpace(text))[:20])), fmt.Sprintf("A first name and an initial are enough: at most %d signs.", book.MostName)).of("name")
+		return "", refuse(fiber.StatusUnprocessableEntity, fmt.Sprintf("“%s …” is too long for a name", string([]rune(strings.TrimSpace(text))[:20])), fmt.Sprintf("A first name and an initial are enough: at most %d characters.", book.MostName)).of("name")
 	case err != nil:
-		return "", refuse(fiber.StatusUnprocessableEntity, "The name has signs in it that cannot be read", "Type it anew.").because(err).of("name")
+		return "", refuse(fiber.StatusUnprocessableEntity, "The name has characters in it that cannot be read", "Type it again.").because(err).of("name")
 	}
 	return name, nil
 }
@@ -101,7 +101,7 @@ func (s *Server) addLearners(c *call) error {
 	for i, l := range ask.Learners {
 		id, err := uuid.Parse(l.ID)
 		if err != nil {
-			return refuse(fiber.StatusUnprocessableEntity, "A child came without an id", "Reload the page and try again.").of("id")
+			return refuse(fiber.StatusUnprocessableEntity, "A child was sent without an id", "Reload the page and try again.").of("id")
 		}
 		name, err := nameOf(l.Name)
 		if err != nil {
@@ -124,9 +124,9 @@ func wrongName(err error) error {
 	var named *store.NameError
 	switch {
 	case errors.As(err, &named):
-		return refuse(fiber.StatusConflict, fmt.Sprintf("There is a %s in the class already", named.Name), "Add a second letter, so that both can be told apart. Nothing was changed.").of("name")
+		return refuse(fiber.StatusConflict, fmt.Sprintf("There is already a %s in the class", named.Name), "Add a second letter, so that both can be told apart. Nothing was changed.").of("name")
 	case errors.Is(err, store.ErrTaken):
-		return refuse(fiber.StatusConflict, "This child's id is used already", "Try once more.").of("id")
+		return refuse(fiber.StatusConflict, "This child's id is already used", "Try once more.").of("id")
 	}
 	return missing(err)
 }
@@ -274,7 +274,7 @@ func newAccount(ask wire.Join) (store.Account, error) {
 		return a, refuse(fiber.StatusUnprocessableEntity, "Your name is missing, or cannot be read", "Write the name that the class knows you by.").because(err).of("name")
 	}
 	if address, err := mail.ParseAddress(a.Email); err != nil || address.Address != a.Email {
-		return a, refuse(fiber.StatusUnprocessableEntity, "This is no email address", "It looks like hanne@school.example.").of("email")
+		return a, refuse(fiber.StatusUnprocessableEntity, "This is not an email address", "It looks like hanne@school.example.").of("email")
 	}
 	if len([]rune(ask.Password)) < FewestSigns {
 		return a, shortPassword().of("password")

@@ -154,13 +154,13 @@ func (s *Server) mayObserve(c *call, kept store.Lesson, learner uuid.UUID) (noti
 	case c.role != store.Lead:
 		return "", refuse(fiber.StatusUnprocessableEntity, "This child has left the class", "Only the lead of the class can still record it.").of("learner")
 	case err != nil:
-		return "Kept. The child is in another class now: the record goes along.", nil
+		return "Kept. The child is in another class now, and the record goes there too.", nil
 	}
 	return "Kept. " + e.Name + " has left the class: the record stays with what is known.", nil
 }
 
 func erased() *trouble {
-	t := refuse(fiber.StatusUnprocessableEntity, "This child was erased", "Nothing is kept of it, and nothing can be recorded.").of("learner")
+	t := refuse(fiber.StatusUnprocessableEntity, "This child was erased", "Nothing about the child is kept, and nothing can be recorded.").of("learner")
 	t.Erased = true
 	return t
 }
@@ -247,7 +247,7 @@ func (s *Server) correct(c *call) error {
 	case errors.Is(err, store.ErrStale):
 		return refuse(fiber.StatusConflict, "This record was corrected elsewhere", "Look at it as it is now, then correct it again.").of("replaces")
 	case errors.Is(err, store.ErrTaken):
-		return refuse(fiber.StatusConflict, "This record's id is used already", "Keep it once more.").of("id")
+		return refuse(fiber.StatusConflict, "This record's id is already used", "Keep it once more.").of("id")
 	case err != nil:
 		return missing(err)
 	}
@@ -282,11 +282,11 @@ func (s *Server) correcting(c *call, kept store.Lesson, o *store.Observation, as
 }
 
 func notSeated() *trouble {
-	return refuse(fiber.StatusUnprocessableEntity, "This child does not sit at the lesson", "Take the child to the mat first. Whoever was erased cannot be recorded any more.").of("learner")
+	return refuse(fiber.StatusUnprocessableEntity, "This child is not in the lesson", "Add the child to the lesson first. A child who was erased can no longer be recorded.").of("learner")
 }
 
 func wrongRecord(err error) *trouble {
-	return refuse(fiber.StatusUnprocessableEntity, "This cannot be kept", "Mend it and keep it again: what you typed is still here.").because(err)
+	return refuse(fiber.StatusUnprocessableEntity, "This cannot be kept", "Correct it and keep it again: what you typed is still here.").because(err)
 }
 
 func recordField(err error) string {
@@ -303,11 +303,11 @@ func (s *Server) notRecorded(c *call, kept store.Lesson, err error) error {
 	var t *trouble
 	switch {
 	case errors.Is(err, store.ErrTwice):
-		t = refuse(fiber.StatusConflict, "This child is recorded already for this problem", "Keep both if these are two runs, or only one of them.").of("learner")
+		t = refuse(fiber.StatusConflict, "This child already has a record for this problem", "Keep both if the child did it twice, or only one of them.").of("learner")
 	case errors.Is(err, store.ErrStale):
 		t = refuse(fiber.StatusConflict, "This record was corrected elsewhere", "Look at it as it is now, then correct it again.").of("replaces")
 	case errors.Is(err, store.ErrTaken):
-		return refuse(fiber.StatusConflict, "This record's id is used already", "Keep it once more.").of("id")
+		return refuse(fiber.StatusConflict, "This record's id is already used", "Keep it once more.").of("id")
 	case errors.Is(err, store.ErrErased):
 		return erased()
 	case errors.Is(err, store.ErrNone):
@@ -338,12 +338,12 @@ func (s *Server) estimate(c *call) error {
 		return missing(err)
 	}
 	if ask.Nth != kept.Nth || !kept.MayEstimate() {
-		return refuse(fiber.StatusConflict, "The counting has begun", "An estimate is said before the work.").of("value")
+		return refuse(fiber.StatusConflict, "The counting has begun", "An estimate comes before the work.").of("value")
 	}
 	err = s.store.Estimate(c.Context(), store.Estimate{LessonID: id, Nth: ask.Nth, LearnerID: uuid.MustParse(ask.Learner), Value: place.Number(ask.Value), SaidTo: c.account.ID})
 	switch {
 	case errors.Is(err, store.ErrTaken):
-		return refuse(fiber.StatusConflict, "This child has said an estimate already", "It stays as it was said.").because(err).of("value")
+		return refuse(fiber.StatusConflict, "This child has already said an estimate", "It stays as it was said.").because(err).of("value")
 	case errors.Is(err, store.ErrNone):
 		return wrongChild()
 	case err != nil:

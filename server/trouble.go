@@ -56,7 +56,7 @@ func wrongToken() *trouble {
 }
 
 func shortPassword() *trouble {
-	return refuse(fiber.StatusUnprocessableEntity, "The password is too short", fmt.Sprintf("Take at least %d signs.", FewestSigns))
+	return refuse(fiber.StatusUnprocessableEntity, "The password is too short", fmt.Sprintf("Use at least %d characters.", FewestSigns))
 }
 
 func loggedOut() *trouble {
@@ -115,7 +115,7 @@ func read(c fiber.Ctx, into any) error {
 		return t
 	}
 	if field, wrong := unfit(reflect.ValueOf(into), ""); wrong != "" {
-		return refuse(fiber.StatusUnprocessableEntity, wrong, "Type it anew.").of(field)
+		return refuse(fiber.StatusUnprocessableEntity, wrong, "Type it again.").of(field)
 	}
 	var fields validator.ValidationErrors
 	if err := validate.Struct(into); errors.As(err, &fields) {
@@ -161,7 +161,7 @@ func unfit(v reflect.Value, name string) (field, wrong string) {
 		if strings.ContainsFunc(v.String(), func(r rune) bool {
 			return unicode.IsControl(r) && r != '\n' && r != '\t' || r == unicode.ReplacementChar
 		}) {
-			return name, "There are signs in it that cannot be read"
+			return name, "There are characters in it that cannot be read"
 		}
 	case reflect.Int, reflect.Int64:
 		if n := v.Int(); n > math.MaxInt32 || n < math.MinInt32 {

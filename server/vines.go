@@ -193,7 +193,7 @@ func (s *Server) overrule(c *call) error {
 		return refuse(fiber.StatusUnprocessableEntity, "This judgement cannot be kept", "Write why you see it otherwise: the reason is kept with it.").because(err).of(field)
 	}
 	if err := s.store.Overrule(c.Context(), o); errors.Is(err, store.ErrTaken) {
-		return refuse(fiber.StatusConflict, "This judgement's id is used already", "Keep it once more.").of("id")
+		return refuse(fiber.StatusConflict, "This judgement's id is already used", "Keep it once more.").of("id")
 	} else if err != nil {
 		return missing(err)
 	}

@@ -56,7 +56,7 @@ type Overrule struct {
 
 // ErrTwice is returned for a second record of the same child at the same problem
 // of a lesson that is not said to be another run.
-var ErrTwice = errors.New("this child is recorded already for this problem")
+var ErrTwice = errors.New("this child already has a record for this problem")
 
 // observationRow is an observation as the table has it.
 type observationRow struct {

@@ -44,7 +44,7 @@ func (s *Store) AddClass(ctx context.Context, c Class) error { return addClass(c
 
 func addClass(ctx context.Context, db sqlx.ExecerContext, c Class) error {
 	if _, err := time.LoadLocation(c.Zone); err != nil || c.Zone == "" {
-		return fmt.Errorf("%q is no time zone: %w", c.Zone, err)
+		return fmt.Errorf("%q is not a time zone: %w", c.Zone, err)
 	}
 	settings, err := json.Marshal(c.Settings)
 	if err != nil {

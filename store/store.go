@@ -34,7 +34,7 @@ var ErrNone = errors.New("there is no such record")
 var ErrNewer = errors.New("the database was written by a newer version of vineswap")
 
 // ErrTaken is returned where an id or a name is used already.
-var ErrTaken = errors.New("this is used already")
+var ErrTaken = errors.New("this is already used")
 
 // Store is a database of classes. It is safe for use by many at once.
 type Store struct {

@@ -39,7 +39,7 @@ func kept(answer string, spoil func(*wire.Kept)) wire.Kept {
 
 func TestEntry(t *testing.T) {
 	wrong := wire.EntryOf(say.Words{}, kept("62", nil), today, true)
-	if wrong.Right || fmt.Sprint(wrong.Slips) != "[what should come up is forgotten]" || wrong.DaySays != "yesterday" || wrong.At != "09:15" || wrong.StageName != "one swap, ones" || wrong.InManner != "in the column" {
+	if wrong.Right || fmt.Sprint(wrong.Slips) != "[the ten that came up was not added]" || wrong.DaySays != "yesterday" || wrong.At != "09:15" || wrong.StageName != "one swap, ones" || wrong.InManner != "in the column" {
 		t.Errorf("%+v", wrong)
 	}
 	// A note is for the lead; the others see that there is one.
@@ -80,11 +80,11 @@ func TestWorked(t *testing.T) {
 		t.Errorf("%+v", sum.Rows)
 	}
 	taken := made(material.Beads, problem.DifferenceOf(62, 38))
-	if fmt.Sprint(taken.Saw) != "[{Wren A. ones ones 12 there after one swap, 8 taken: 4 stay} {Jory P. tens tens 5 there, 3 taken: 2 stay}]" || taken.Sign != "−" || taken.Result != "24" {
+	if fmt.Sprint(taken.Saw) != "[{Wren A. ones ones 12 there after one swap, 8 taken away: 4 stay} {Jory P. tens tens 5 there, 3 taken away: 2 stay}]" || taken.Sign != "−" || taken.Result != "24" {
 		t.Errorf("%+v", taken)
 	}
 	drawn := made(material.Drawings, problem.Of(problem.Sharing, 97, 4))
-	if fmt.Sprint(drawn.Saw) != "[{Jory P. tens tens 9 among four: 2 each, 1 left} {Wren A. ones ones 17 among four: 4 each, 1 left}]" || drawn.Result != "24 rest 1" || !drawn.Rests || drawn.Rows[0].Manner != "drawn" {
+	if fmt.Sprint(drawn.Saw) != "[{Jory P. tens tens 9 among four: 2 each, 1 left over} {Wren A. ones ones 17 among four: 4 each, 1 left over}]" || drawn.Result != "24 r 1" || !drawn.Rests || drawn.Rows[0].Manner != "drawn" {
 		t.Errorf("sharing, drawn: %+v", drawn)
 	}
 }

@@ -22,7 +22,7 @@ import (
 
 // WordsOf makes the labels of a class.
 func WordsOf(w say.Words) Words {
-	out := Words{NoSwap: w.NoSwap(), ASwap: w.ASwap(), Swaps: w.SwapNouns(), AtOnce: say.Came(book.Default)}
+	out := Words{NoSwap: w.NoSwap(), ASwap: w.ASwap(), Swaps: w.SwapNouns(), Bank: w.TheBank(), Adult: w.TheAdult(), AtOnce: say.Came(book.Default)}
 	for _, p := range place.All() {
 		out.Places = append(out.Places, PlaceWords{p.String(), w.PlaceOne(p), w.PlaceMany(p), p.Unit()})
 	}
@@ -41,6 +41,7 @@ func SettingsOf(c setting.Class, revision int) Settings {
 	return Settings{
 		Revision: revision, Swap: string(c.Swap), Places: string(c.Places), And: c.And, Material: string(c.Material),
 		Digits: string(c.Digits), Teens: string(c.Teens), Comma: string(c.Comma), When: string(c.When), Carried: string(c.Carried), Crossing: string(c.Crossing), Order: string(c.Order), Zeros: string(c.Zeros), Range: string(c.Range),
+		Bank: string(c.Bank), Adult: string(c.Adult),
 		Colours: coloursOf(c.Colours),
 	}
 }
@@ -50,6 +51,7 @@ func ClassOf(s Settings) setting.Class {
 	return setting.Class{
 		Swap: say.SwapWord(s.Swap), Places: say.PlaceWord(s.Places), And: s.And, Material: material.Kind(s.Material), Digits: say.DigitWord(s.Digits),
 		Teens: say.TeenWord(s.Teens), Comma: say.Separator(s.Comma), When: swap.When(s.When), Carried: paper.Carried(s.Carried), Crossing: paper.Crossing(s.Crossing), Order: swap.Order(s.Order), Zeros: swap.Zeros(s.Zeros), Range: choose.Range(s.Range),
+		Bank: say.BankWord(s.Bank), Adult: say.AdultWord(s.Adult),
 		Colours: setOf(s.Colours),
 	}
 }
@@ -130,7 +132,7 @@ func SumOf(class setting.Class, p problem.Problem, chosen choose.StageID) (Sum, 
 	w := class.Words()
 	out := Sum{
 		Kind: string(p.Kind), Sign: problem.Sign(p.Kind), Numbers: ints(p.Numbers), Text: p.String(), Said: w.Sum(p), Answer: int(t.Answer), Words: w.Number(t.Answer),
-		Task: record, Stage: StageOf(w, ladder.Credit(p.Task(), chosen)), Swaps: w.For(p.Kind).Swaps(len(t.Swaps)), Columns: columnsOf(w, t), Pieces: []Pieces{}, Sheet: sheetOf(class.Notation().Sheet(t)),
+		Task: record, Stage: StageOf(w, ladder.Credit(p.Task(), chosen)), Swaps: w.SwapsOf(t), Columns: columnsOf(w, t), Pieces: []Pieces{}, Sheet: sheetOf(class.Notation().Sheet(t)),
 	}
 	needs := material.For(t)
 	if out.LaidOut = !needs.CardsAlone; needs.CardsAlone {
@@ -318,6 +320,8 @@ func ChoicesOf(now setting.Class) Choices {
 	return Choices{[]Matter{
 		matter(now, "swap", say.SwapWords(), func(c *setting.Class, side say.SwapWord) { c.Swap = side }, said(swap.MakeSwap)),
 		matter(now, "places", say.PlaceWords(), func(c *setting.Class, side say.PlaceWord) { c.Places = side }, said(swap.CountUp)),
+		matter(now, "bank", say.BankWords(), func(c *setting.Class, side say.BankWord) { c.Bank = side }, func(c setting.Class) string { return c.Words().BankExample() }),
+		matter(now, "adult", say.AdultWords(), func(c *setting.Class, side say.AdultWord) { c.Adult = side }, func(c setting.Class) string { return c.Words().AdultExample() }),
 		matter(now, "digits", say.DigitWords(), func(c *setting.Class, side say.DigitWord) { c.Digits = side }, said(swap.Build)),
 		matter(now, "when", []swap.When{swap.AtTen, swap.AfterColumn}, func(c *setting.Class, side swap.When) { c.When = side }, said(swap.CountUp)),
 		written(now, "carried", paper.CarriedSides(), func(c *setting.Class, side paper.Carried) { c.Carried = side }, problem.SumOf(38, 27)),
@@ -337,7 +341,7 @@ type sideOfAnd string
 
 // matter makes one setting: each side with what it would say.
 func matter[T ~string](now setting.Class, id string, sides []T, set func(*setting.Class, T), example func(setting.Class) string) Matter {
-	m := Matter{ID: id, Name: say.Matter(id)}
+	m := Matter{ID: id, Name: now.Words().Matter(id)}
 	for _, side := range sides {
 		c := now
 		set(&c, side)

@@ -159,7 +159,7 @@ func TestEverySideCanBeSet(t *testing.T) {
 			}
 		}
 	}
-	if sides != len(say.SwapWords())+len(say.PlaceWords())+7*2+3*3+5 {
+	if sides != len(say.SwapWords())+len(say.PlaceWords())+9*2+3*3+5 {
 		t.Errorf("%d sides", sides)
 	}
 }

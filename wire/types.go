@@ -78,6 +78,8 @@ type Settings struct {
 	Crossing string  `json:"crossing" validate:"required"`
 	Order    string  `json:"order" validate:"required"`
 	Zeros    string  `json:"zeros" validate:"required"`
+	Bank     string  `json:"bank" validate:"required"`
+	Adult    string  `json:"adult" validate:"required"`
 	Range    string  `json:"range" validate:"required"` // how far the numbers go
 	Colours  Colours `json:"colours"`
 }
@@ -131,6 +133,8 @@ type Words struct {
 	NoSwap    string       `json:"noSwap"`
 	ASwap     string       `json:"aSwap"`
 	Swaps     string       `json:"swaps"`
+	Bank      string       `json:"bank"`
+	Adult     string       `json:"adult"`
 	AtOnce    string       `json:"atOnce"` // of an answer that was taken as right by the one touch for all
 	Places    []PlaceWords `json:"places"` // ones first
 	Materials []Material   `json:"materials"`

@@ -107,7 +107,7 @@ func LeafOf(w say.Words, c ladder.Child, l ladder.Leaf, today book.Day) Leaf {
 func VinesOf(w say.Words, class ladder.Class, children []group.Child, strand ladder.Strand, order group.Order, near choose.StageID, today book.Day) Vines {
 	out := Vines{Strand: string(strand), Order: string(order), Strands: []StrandLink{}, Orders: []Named{}, Groups: []VineGroup{}, Columns: []VineColumn{}}
 	for _, s := range ladder.Strands() {
-		out.Strands = append(out.Strands, StrandLink{string(s), say.Strand(s), group.Wobbling(children, s, today)})
+		out.Strands = append(out.Strands, StrandLink{string(s), say.StrandHeading(s), group.Wobbling(children, s, today)})
 	}
 	for _, o := range group.Orders() {
 		out.Orders = append(out.Orders, Named{string(o), say.Order(o)})
@@ -259,7 +259,7 @@ type Judge struct {
 func BranchesOf(w say.Words, c ladder.Child, today book.Day) []Branch {
 	var out []Branch
 	for _, strand := range ladder.Strands() {
-		b := Branch{ID: string(strand), Name: say.Strand(strand), Stages: []Node{}}
+		b := Branch{ID: string(strand), Name: say.StrandHeading(strand), Stages: []Node{}}
 		for i, leaf := range c.Vine(strand, today) {
 			stage := c.Class.Stages(strand)[i]
 			node := Node{Name: w.Stage(stage.ID), Example: w.Task(stage.Example), Manners: MannersOf(stage.ID), Lobes: []Lobe{}, Leaf: LeafOf(w, c, leaf, today)}

@@ -68,10 +68,10 @@ func accountAddCommand() *cobra.Command {
 func (a *newAccount) check() error {
 	address, err := mail.ParseAddress(clean(a.email))
 	if err != nil || address.Name != "" {
-		return fmt.Errorf("--email %q is no email address", a.email)
+		return fmt.Errorf("--email %q is not an email address", a.email)
 	}
 	if a.email = strings.ToLower(address.Address); len(a.email) > mostEmail {
-		return fmt.Errorf("--email has at most %d signs", mostEmail)
+		return fmt.Errorf("--email has at most %d characters", mostEmail)
 	}
 	if a.name = clean(a.name); a.name == "" {
 		a.name, _, _ = strings.Cut(a.email, "@")
@@ -85,7 +85,7 @@ func (a *newAccount) check() error {
 		}
 	}
 	if _, err := time.LoadLocation(a.zone); err != nil || a.zone == "" {
-		return fmt.Errorf("--zone %q is no time zone, such as Europe/Vienna", a.zone)
+		return fmt.Errorf("--zone %q is not a time zone, such as Europe/Vienna", a.zone)
 	}
 	return nil
 }

@@ -41,7 +41,7 @@ func chooseCommand() *cobra.Command {
 	var f chooseFlags
 	cmd := &cobra.Command{
 		Use:   "choose",
-		Short: "Count and draw problems by the swaps that they cause",
+		Short: "Count and draw problems by the swaps they cause",
 		Args: func(cmd *cobra.Command, args []string) error {
 			return exactly(0, "choose takes flags alone")(cmd, args)
 		},
@@ -138,7 +138,7 @@ func parseDigits(text string) ([]int, error) {
 	for part := range strings.SplitSeq(text, ",") {
 		n, err := strconv.Atoi(strings.TrimSpace(part))
 		if err != nil {
-			return nil, fmt.Errorf("%q is no number of digits", part)
+			return nil, fmt.Errorf("%q is not a number of digits", part)
 		}
 		digits = append(digits, n)
 	}
@@ -152,7 +152,7 @@ func (f chooseFlags) seedOf() (seed uint64, drawn bool, err error) {
 	}
 	seed, err = strconv.ParseUint(f.seed, 10, 64)
 	if err != nil {
-		return 0, false, fmt.Errorf("--seed %q is no whole number from 0", f.seed)
+		return 0, false, fmt.Errorf("--seed %q is not a whole number, 0 or more", f.seed)
 	}
 	return seed, false, nil
 }

@@ -145,7 +145,7 @@ func tellAddress(out io.Writer, address string) {
 	fmt.Fprintf(out, "  each with the password %s\n\n  Ctrl-C stops it, the database too.\n\n", demo.Password)
 }
 
-var errRunning = errors.New("the demo runs already")
+var errRunning = errors.New("the demo is already running")
 
 // lockDir takes the lock of the state directory for as long as the file is
 // open; the kernel lets it go when the process ends, however it ends.
@@ -169,7 +169,7 @@ func tellRunning(out io.Writer, dir string, reset bool) error {
 	}
 	for range 100 {
 		if address, err := os.ReadFile(filepath.Join(dir, addressName)); err == nil && len(address) > 0 {
-			fmt.Fprintf(out, "Vine Swap is open already, at %s\n", address)
+			fmt.Fprintf(out, "Vine Swap is already open, at %s\n", address)
 			return nil
 		}
 		time.Sleep(100 * time.Millisecond)

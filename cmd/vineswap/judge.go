@@ -12,7 +12,7 @@ import (
 // How many children of each sort a trial has at most.
 const mostTried = 100_000
 
-var errNoTrial = errors.New("say what is tried: --trial-ladder")
+var errNoTrial = errors.New("say what to try: --trial-ladder")
 
 func judgeCommand() *cobra.Command {
 	var onLadder bool
@@ -20,7 +20,7 @@ func judgeCommand() *cobra.Command {
 	var seed uint64
 	cmd := &cobra.Command{
 		Use:   "judge",
-		Short: "Show on simulated children how well a judgement does",
+		Short: "Show how well a judgement does on simulated children",
 		Args: func(cmd *cobra.Command, args []string) error {
 			return exactly(0, "judge takes flags alone")(cmd, args)
 		},

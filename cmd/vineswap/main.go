@@ -45,7 +45,7 @@ func main() {
 func root() *cobra.Command {
 	cmd := &cobra.Command{
 		Use:           "vineswap",
-		Short:         "Numbers chosen by their swaps, worked with pieces, for primary teachers",
+		Short:         "Choose numbers by the swaps they cause and work them with pieces, for primary teachers",
 		SilenceUsage:  true,
 		SilenceErrors: true,
 		Args:          cobra.ArbitraryArgs,

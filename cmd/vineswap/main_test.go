@@ -226,7 +226,7 @@ func TestRejudge(t *testing.T) {
 		return out
 	}
 	out, errs, status := run(t, "", []string{"VINESWAP_DATABASE=" + url}, "rejudge")
-	if status != 0 || out != "Judged 46 learners anew.\n" {
+	if status != 0 || out != "Judged 46 learners again.\n" {
 		t.Errorf("status %d, %q, %q", status, out, errs)
 	}
 	after, err := s.Standings(context.Background(), class)
@@ -356,7 +356,7 @@ func TestWork(t *testing.T) {
 		t.Errorf("no swaps are %s", none)
 	}
 	plain, _, _ := run(t, "", nil, "work", "47+25")
-	for _, line := range []string{"47+25 = 72, one swap", "  Ten ones swap for one ten. It joins the tens.", "      joined: tens 7, ones 2", "    1\n    47\n  + 25\n  ----\n    72\n"} {
+	for _, line := range []string{"47 + 25 = 72, one swap", "  Ten ones swap for one ten. It joins the tens.", "      joined: tens 7, ones 2", "    1\n    47\n  + 25\n  ----\n    72\n"} {
 		if !strings.Contains(plain, line) {
 			t.Errorf("no %q in\n%s", line, plain)
 		}
@@ -372,12 +372,12 @@ func TestWorkByEveryMethod(t *testing.T) {
 	}{
 		{[]string{"503-128"}, map[string]any{"operation": "subtract", "answer": 375.0}, "One hundred swaps for ten tens."},
 		{[]string{"4000-1", "--zeros", "as-one", "--words", "exchange"}, map[string]any{"answer": 3999.0}, "One thousand is exchanged for nine hundreds, nine tens and ten ones."},
-		{[]string{"--order=swaps-first", "503-128"}, map[string]any{"answer": 375.0}, "Eight ones taken from thirteen ones."},
-		{[]string{"97/4"}, map[string]any{"operation": "share", "answer": 24.0, "remainder": 1.0}, "97 was shared by four. Each has 24, rest 1."},
-		{[]string{"96/4"}, map[string]any{"answer": 24.0, "remainder": 0.0}, "96 was shared by four. Each has 24."},
+		{[]string{"--order=swaps-first", "503-128"}, map[string]any{"answer": 375.0}, "Eight ones are taken from thirteen ones."},
+		{[]string{"97/4"}, map[string]any{"operation": "share", "answer": 24.0, "remainder": 1.0}, "97 was shared among four. Each has 24, and one is left over."},
+		{[]string{"96/4"}, map[string]any{"answer": 24.0, "remainder": 0.0}, "96 was shared among four. Each has 24."},
 		{[]string{"78:6"}, map[string]any{"operation": "group", "answer": 13.0, "remainder": 0.0}, "In 78 there are 13 groups of six."},
 		{[]string{"213*3", "--and"}, map[string]any{"operation": "multiply", "answer": 639.0}, "Six hundred and thirty-nine."},
-		{[]string{"47+25", "--digits", "face-value", "--when", "after-column"}, map[string]any{"answer": 72.0}, "Seven and five: twelve ones in all."},
+		{[]string{"47+25", "--digits", "face-value", "--when", "after-column"}, map[string]any{"answer": 72.0}, "Seven plus five: twelve ones in all."},
 		{[]string{"1095+10", "--places", "beads", "--separator", "comma", "--teens", "ten-and"}, map[string]any{"answer": 1105.0}, "Ten bars swap for one square. It joins the squares."},
 		{[]string{"62-38", "--words", "carry"}, map[string]any{"answer": 24.0}, "One ten is borrowed as ten ones."},
 	} {
@@ -407,8 +407,8 @@ func TestWorkInEveryNotation(t *testing.T) {
 		"47+25 --notation under":                      "\n    47\n  + 25\n    1\n  ----\n    72\n",
 		"62-38 --notation in-front":                   "\n      5\n      6\u0336 ¹2\n  −   3  8\n  --------\n      2  4\n",
 		"47+25 --notation expanded":                   "\n  (40 + 7) + (20 + 5)\n  = 60 + 12\n  = 72\n",
-		"97/4 --notation=expanded":                    "\n  (90 + 7) ÷ 4\n  = (80 + 17) ÷ 4\n  = 20 + 4, rest 1\n  = 24, rest 1\n",
-		"9876+1234 --separator space --teens ten-and": "9876+1234 = 11110",
+		"97/4 --notation=expanded":                    "\n  (90 + 7) ÷ 4\n  = (80 + 17) ÷ 4\n  = 20 + 4, r 1\n  = 24 r 1\n",
+		"9876+1234 --separator space --teens ten-and": "9 876 + 1 234 = 11110",
 	} {
 		out, errs, status := run(t, "", nil, append([]string{"work"}, strings.Fields(args)...)...)
 		if status != 0 || errs != "" || !strings.Contains(out, want) {
@@ -416,18 +416,18 @@ func TestWorkInEveryNotation(t *testing.T) {
 		}
 	}
 	for args, want := range map[string]string{
-		"62-38 --notation under":   `this is not written so: "under", but cross-out, in-front or expanded`,
-		"47+25 --notation roman":   `this is not written so: "roman", but above, under, beside or expanded`,
-		"47+25 --when now":         `--when: this is no way of working: "now" is not at-ten or after-column`,
-		"47+25 --digits loud":      `--digits: this word cannot be set: "loud" is none of [by-kind face-value]`,
-		"47+25 --places feet":      `--places: this word cannot be set: "feet" is none of [ones units beads blocks]`,
-		"47+25 --words barter":     `--words: this word cannot be set: "barter" is none of [swap trade exchange regroup carry rename]`,
-		"47+25 --separator dots":   `--separator: this word cannot be set: "dots" is none of [none comma space]`,
-		"47+25 --teens slowly":     `--teens: this word cannot be set: "slowly" is none of [plain ten-and]`,
-		"62-38 --order at-once":    `--order: this is no way of working: "at-once" is not as-needed or swaps-first`,
-		"62-38 --zeros by-a-leap":  `--zeros: this is no way of working: "by-a-leap" is not place-by-place or as-one`,
+		"62-38 --notation under":   `this problem is not written that way: "under"; it can be cross-out, in-front or expanded`,
+		"47+25 --notation roman":   `this problem is not written that way: "roman"; it can be above, under, beside or expanded`,
+		"47+25 --when now":         `--when: there is no such way of working: "now"; it can be at-ten or after-column`,
+		"47+25 --digits loud":      `--digits: this cannot be chosen: "loud"; it can be one of [by-kind face-value]`,
+		"47+25 --places feet":      `--places: this cannot be chosen: "feet"; it can be one of [ones units beads blocks]`,
+		"47+25 --words barter":     `--words: this cannot be chosen: "barter"; it can be one of [swap trade exchange regroup carry rename]`,
+		"47+25 --separator dots":   `--separator: this cannot be chosen: "dots"; it can be one of [none comma space]`,
+		"47+25 --teens slowly":     `--teens: this cannot be chosen: "slowly"; it can be one of [plain ten-and]`,
+		"62-38 --order at-once":    `--order: there is no such way of working: "at-once"; it can be as-needed or swaps-first`,
+		"62-38 --zeros by-a-leap":  `--zeros: there is no such way of working: "by-a-leap"; it can be place-by-place or as-one`,
 		"62-38 --notation":         `flag needs an argument: --notation`,
-		"1000000-1 --notation sum": `"1000000-1", at sign 1: a number has at most 6 digits: 1000000 has 7`,
+		"1000000-1 --notation sum": `"1000000-1", at character 1: a number has at most 6 digits: 1000000 has 7`,
 	} {
 		out, errs, status := run(t, "", nil, append([]string{"work"}, strings.Fields(args)...)...)
 		if status != 2 || out != "" || strings.Count(errs, "\n") != 1 || !strings.Contains(errs, want) {
@@ -544,7 +544,7 @@ func TestAccounts(t *testing.T) {
 	if status != 0 || out != "mira@school.test leads Plum room.\n" {
 		t.Fatalf("%d %s%s", status, out, errs)
 	}
-	if _, errs, status := run(t, "a-long-password\n", env, add...); status != 1 || !strings.Contains(errs, "used already") {
+	if _, errs, status := run(t, "a-long-password\n", env, add...); status != 1 || !strings.Contains(errs, "already used") {
 		t.Errorf("twice: %d %s", status, errs)
 	}
 	if _, errs, status := run(t, "a-new-password\n", env, "account", "reset", "--email", "nobody@school.test"); status != 2 {

@@ -53,7 +53,7 @@ func (c config) networks() ([]netip.Prefix, error) {
 			network, err = at.Prefix(at.BitLen())
 		}
 		if err != nil {
-			return nil, fmt.Errorf("VINESWAP_PROXIES: %q is no address such as 10.0.0.7, and no network such as 10.0.0.0/24", text)
+			return nil, fmt.Errorf("VINESWAP_PROXIES: %q is neither an address such as 10.0.0.7 nor a network such as 10.0.0.0/24", text)
 		}
 		list = append(list, network)
 	}
@@ -66,16 +66,16 @@ func readConfig() (config, error) {
 		return cfg, usageError{err}
 	}
 	if u, err := url.Parse(cfg.Origin); err != nil || cfg.Origin != "" && (u.Host == "" || strings.Contains(u.Host, "*") || u.Scheme+"://"+u.Host != cfg.Origin || u.Scheme != "https" && u.Scheme != "http") {
-		return cfg, usageError{fmt.Errorf("VINESWAP_ORIGIN %q is no origin such as https://vines.school.example", cfg.Origin)}
+		return cfg, usageError{fmt.Errorf("VINESWAP_ORIGIN %q is not an origin such as https://vines.school.example", cfg.Origin)}
 	}
 	if _, err := cfg.networks(); err != nil {
 		return cfg, usageError{err}
 	}
 	if _, _, err := net.SplitHostPort(cfg.Address); err != nil {
-		return cfg, usageError{fmt.Errorf("VINESWAP_ADDRESS %q is no address such as 127.0.0.1:8420", cfg.Address)}
+		return cfg, usageError{fmt.Errorf("VINESWAP_ADDRESS %q is not an address such as 127.0.0.1:8420", cfg.Address)}
 	}
 	if _, err := time.Parse(time.RFC3339, cfg.Clock); cfg.Clock != "" && err != nil {
-		return cfg, usageError{fmt.Errorf("VINESWAP_CLOCK %q is no instant such as 2026-11-25T08:30:00Z", cfg.Clock)}
+		return cfg, usageError{fmt.Errorf("VINESWAP_CLOCK %q is not a time such as 2026-11-25T08:30:00Z", cfg.Clock)}
 	}
 	level := slog.LevelInfo
 	if cfg.Debug {
@@ -193,7 +193,7 @@ func migrateCommand() *cobra.Command {
 func rejudgeCommand() *cobra.Command {
 	return &cobra.Command{
 		Use:   "rejudge",
-		Short: "Judge every learner of VINESWAP_DATABASE anew from the records",
+		Short: "Judge every learner of VINESWAP_DATABASE again from the records",
 		Args:  func(c *cobra.Command, args []string) error { return exactly(0, "rejudge takes no arguments")(c, args) },
 		RunE: func(cmd *cobra.Command, _ []string) error {
 			return withStore(cmd.Context(), func(_ config, s *store.Store) error {
@@ -201,7 +201,7 @@ func rejudgeCommand() *cobra.Command {
 				if err != nil {
 					return err
 				}
-				_, err = fmt.Fprintf(cmd.OutOrStdout(), "Judged %d learners anew.\n", n)
+				_, err = fmt.Fprintf(cmd.OutOrStdout(), "Judged %d learners again.\n", n)
 				return err
 			})
 		},

@@ -226,11 +226,7 @@ func marksOf(s paper.Sheet) []writtenMark {
 // where, then the written column.
 func printWork(out io.Writer, t swap.Trace, w say.Words, written []string) error {
 	var b strings.Builder
-	rest := ""
-	if t.Remainder > 0 {
-		rest = fmt.Sprintf(" rest %d", t.Remainder)
-	}
-	fmt.Fprintf(&b, "%s = %d%s, %s\n\n", t.Problem, t.Answer, rest, w.For(t.Problem.Kind).Swaps(len(t.Swaps)))
+	fmt.Fprintf(&b, "%s = %s, %s\n\n", strings.ReplaceAll(w.Sum(t.Problem), "\u00a0", " "), t.Problem.Result(), w.SwapsOf(t))
 	for i, line := range w.Trace(t) {
 		fmt.Fprintf(&b, "  %s\n", line)
 		if len(t.Steps[i].Moves) > 0 {

@@ -103,13 +103,13 @@ const MostRuns = 99
 
 // Errors of an observation that cannot be kept.
 var (
-	ErrManner = errors.New("there is no such manner")
-	ErrHelp   = errors.New("there is no such help")
+	ErrManner = errors.New("there is no such way of working")
+	ErrHelp   = errors.New("there is no such level of help")
 	ErrWay    = errors.New("there is no such way of working it out")
 	ErrCame   = errors.New("an answer is typed, marked or default")
 	ErrMarked = errors.New("an answer that was not typed is the right one")
-	ErrRuns   = fmt.Errorf("a run is counted from 1 to %d", MostRuns)
-	ErrLong   = fmt.Errorf("an answer has at most %d signs", MostAnswer)
+	ErrRuns   = fmt.Errorf("a number of times is 1 to %d", MostRuns)
+	ErrLong   = fmt.Errorf("an answer has at most %d characters", MostAnswer)
 	ErrFuture = errors.New("this day is still to come")
 )
 

@@ -10,7 +10,7 @@ import (
 var (
 	ErrNoName    = errors.New("a name is missing")
 	ErrLongName  = errors.New("the name is too long")
-	ErrNameSigns = errors.New("the name has signs in it that cannot be seen, or that turn the writing round")
+	ErrNameSigns = errors.New("the name has characters in it that cannot be seen, or that reverse the direction of writing")
 )
 
 // Joiners, which some scripts need between letters.

@@ -20,7 +20,7 @@ func Kinds() []task.Kind {
 }
 
 // ErrKind is wrapped by the error about a kind that numbers are not chosen for.
-var ErrKind = errors.New("numbers are chosen for sums, differences, sharing or trays")
+var ErrKind = errors.New("numbers are chosen for adding, taking away, sharing or equal groups")
 
 // ParseKind reads the name of a kind; empty is a sum.
 func ParseKind(text string) (task.Kind, error) {
@@ -157,17 +157,17 @@ const MostLimit = 9_999
 
 // Errors of a choice that makes no sense, whatever the numbers.
 var (
-	ErrNumbers = errors.New("a sum joins 2 to 6 numbers")
+	ErrNumbers = errors.New("a sum has 2 to 6 numbers")
 	ErrTwo     = errors.New("taking away has two numbers, the larger first")
-	ErrOne     = errors.New("give the digits of the first number alone; the second is 2 to 9")
+	ErrOne     = errors.New("give only the digits of the first number; the second is 2 to 9")
 	ErrDigits  = fmt.Errorf("a number has 1 to %d digits", place.MostDigits)
-	ErrShorter = errors.New("the larger number is not the shorter one")
+	ErrShorter = errors.New("the larger number cannot have fewer digits")
 	ErrNoPlace = errors.New("none of the numbers has this place")
-	ErrBy      = fmt.Errorf("there are %d to %d sharers or trays", fewestBy, mostBy)
+	ErrBy      = fmt.Errorf("share among %d to %d, or make %d to %d groups", fewestBy, mostBy, fewestBy, mostBy)
 	ErrLimit   = fmt.Errorf("a limit is 1 to %d pieces", MostLimit)
-	ErrGroups  = fmt.Errorf("1 to %d groups lay it out at once", MostGroups)
-	ErrMost    = errors.New("numbers go up to 1 to 9,999,999")
-	ErrSuits   = errors.New("this cannot be asked of the operation")
+	ErrGroups  = fmt.Errorf("1 to %d groups can lay it out at once", MostGroups)
+	ErrMost    = errors.New("the limit of the numbers is 1 to 9,999,999")
+	ErrSuits   = errors.New("this cannot be asked for this operation")
 )
 
 func (c Choice) kind() task.Kind {

@@ -26,7 +26,7 @@ const (
 )
 
 // ErrFold is returned for what is no fold that this version has written.
-var ErrFold = errors.New("this is no judgement that can be gone on with")
+var ErrFold = errors.New("this judgement cannot be continued")
 
 // MarshalBinary writes the fold down without what belongs to the class.
 func (f *Fold) MarshalBinary() ([]byte, error) {

@@ -109,9 +109,9 @@ const MostReason = 400
 // Errors of an overrule that cannot be kept.
 var (
 	ErrReason = errors.New("a judgement needs its reason")
-	ErrLong   = fmt.Errorf("a reason has at most %d signs", MostReason)
-	ErrState  = errors.New("a guide judges a stage under way, secure or wobbling")
-	ErrStage  = errors.New("this stage is not worked in this manner")
+	ErrLong   = fmt.Errorf("a reason has at most %d characters", MostReason)
+	ErrState  = errors.New("a stage is judged under way, secure or wobbling")
+	ErrStage  = errors.New("this stage is not worked in this way")
 )
 
 // Valid tells why an overrule of a stage in a manner cannot be kept.

@@ -124,35 +124,35 @@ func TestReasons(t *testing.T) {
 		reason string
 	}{
 		{"nothing", choose.OneSwapOnes, "", ladder.NotYet, "Nothing is recorded yet."},
-		{"shown", choose.OneSwapOnes, "-2 47+25=72 shown", ladder.Shown, "Shown on 2 Oct, not worked yet."},
-		{"shown counts for nothing, however often", choose.OneSwapOnes, "-5 4right shown; -2 36+45=81 shown", ladder.Shown, "Shown on 2 Oct, not worked yet."},
+		{"shown", choose.OneSwapOnes, "-2 47+25=72 shown", ladder.Shown, "Shown on 2 Oct, not tried yet."},
+		{"shown counts for nothing, however often", choose.OneSwapOnes, "-5 4right shown; -2 36+45=81 shown", ladder.Shown, "Shown on 2 Oct, not tried yet."},
 		{"worked together", choose.OneSwapOnes, "-2 47+25=72 together", ladder.UnderWay, "¼ of 7 beads: seven more right alone. Nothing right alone yet."},
 		{"nudged over many days is not independent", choose.NoSwap, "-9 20right nudged", ladder.UnderWay, "7 of 7 beads. Nothing right alone yet."},
-		{"one lucky run", choose.NoSwap, "-2 9right alone", ladder.UnderWay, "7 of 7 beads. Right alone on one day so far: a second day is wanted."},
+		{"one lucky run", choose.NoSwap, "-2 9right alone", ladder.UnderWay, "7 of 7 beads. Right alone on one day so far: a second day is needed."},
 		{"a full string on two days", choose.NoSwap, "-5 4right alone; -2 3right alone", ladder.Secure, "Secure since 2 Oct. Right alone 7 times on 2 days, last on 2 Oct."},
 		{"six are too few", choose.NoSwap, "-5 4right alone; -2 2right alone", ladder.UnderWay, "6 of 7 beads: one more right alone."},
 		{"half of it nudged", choose.NoSwap, "-5 4right nudged; -2 5right alone; -1 1right explains", ladder.Secure, "Secure since yesterday. Right alone 6 times on 2 days, last yesterday."},
 		{"right by default weighs a quarter", choose.NoSwap, "-5 8right alone default", ladder.UnderWay, "2 of 7 beads: five more right alone. Nothing right alone yet."},
 		{"the same task counts once a day", choose.OneSwapOnes, "-2 47+25=72 alone; -2 47+25=72 alone run2; -2 47+25=72 alone run3; -1 47+25=72 alone", ladder.UnderWay, "2 of 7 beads: five more right alone."},
 		{"one wrong takes three", choose.NoSwap, "-5 4right alone; -4 1wrong alone; -3 1right alone", ladder.UnderWay, "2 of 7 beads: five more right alone. 1 of the last 6 answers is wrong: 59 + 30 = 189."},
-		{"a wrong one with a nudge takes less", choose.NoSwap, "-5 4right alone; -4 1wrong nudged", ladder.UnderWay, "2½ of 7 beads: five more right alone. Right alone on one day so far: a second day is wanted. 1 of the last 5 answers is wrong: 59 + 30 = 189."},
-		{"the floor", choose.NoSwap, "-5 15wrong alone; -4 3right alone", ladder.UnderWay, "0 of 7 beads: seven more right alone. Right alone on one day so far: a second day is wanted. 3 of the last 6 answers are wrong: 28 + 11 = 139, 11 + 35 = 146 and 44 + 43 = 187."},
+		{"a wrong one with a nudge takes less", choose.NoSwap, "-5 4right alone; -4 1wrong nudged", ladder.UnderWay, "2½ of 7 beads: five more right alone. Right alone on one day so far: a second day is needed. 1 of the last 5 answers is wrong: 59 + 30 = 189."},
+		{"the floor", choose.NoSwap, "-5 15wrong alone; -4 3right alone", ladder.UnderWay, "0 of 7 beads: seven more right alone. Right alone on one day so far: a second day is needed. 3 of the last 6 answers are wrong: 28 + 11 = 139, 11 + 35 = 146 and 44 + 43 = 187."},
 		{"every kind of swap is asked for", choose.OneSwapHigher, "-5 5right alone; -4 4right alone", ladder.UnderWay, "7 of 7 beads. A swap in the hundreds is still to be seen."},
 		{"and seen", choose.OneSwapHigher, "-5 5right alone; -4 4right alone; -3 1812+1504=3316 alone", ladder.Secure, "Secure since 1 Oct. Right alone 10 times on 3 days, last on 1 Oct."},
-		{"a swap that another one makes", choose.SwapMakesSwap, "-5 4right alone; -4 4right alone", ladder.UnderWay, "7 of 7 beads. A swap in the hundreds made by another is still to be seen."},
-		{"one slip explains several", choose.OneSwapOnes, "-5 47+25=62 alone; -4 38+25=53 alone", ladder.UnderWay, "None of 7 beads, and 3 to make up first: ten more right alone. Nothing right alone yet. 2 of the last 2 answers are wrong: 47 + 25 = 62 and 38 + 25 = 53. One slip explains 2 of these 2: what should come up is forgotten."},
+		{"a swap that another one makes", choose.SwapMakesSwap, "-5 4right alone; -4 4right alone", ladder.UnderWay, "7 of 7 beads. A swap in the hundreds caused by the place below is still to be seen."},
+		{"one slip explains several", choose.OneSwapOnes, "-5 47+25=62 alone; -4 38+25=53 alone", ladder.UnderWay, "None of 7 beads, and 3 to make up first: ten more right alone. Nothing right alone yet. 2 of the last 2 answers are wrong: 47 + 25 = 62 and 38 + 25 = 53. One slip explains 2 of these 2: the ten that came up was not added."},
 		{"it turned wrong after it was secure", choose.NoSwap, "-9 4right alone; -8 3right alone; -2 1wrong alone; -1 1wrong alone", ladder.Wobbling, "1 of 7 beads: secure again with two more right alone. 2 of the last 6 answers are wrong: 20 + 44 = 164 and 41 + 44 = 185."},
 		{"one wrong answer does not shake it, and is told", choose.NoSwap, "-9 4right alone; -8 3right alone; -2 1wrong alone", ladder.Secure, "Secure since 26 Sep. Right alone 7 times on 2 days, last on 26 Sep. Wrong once of 8 answers."},
 		{"no answer is a wrong one", choose.OneSwapOnes, "-9 4right alone; -8 3right alone; -2 36+45= alone; -1 19+15= alone", ladder.Wobbling, "1 of 7 beads: secure again with two more right alone. 2 of the last 6 answers are wrong: 36 + 45 = nothing and 19 + 15 = nothing."},
 		{"two right ones mend it", choose.NoSwap, "-9 4right alone; -8 3right alone; -3 2wrong alone; -1 2right alone", ladder.Secure, "Secure since yesterday. Right alone 9 times on 3 days, last yesterday. Wrong twice of 11 answers."},
 		{"one does not", choose.NoSwap, "-9 4right alone; -8 3right alone; -3 2wrong alone; -1 1right alone", ladder.Wobbling, "2 of 7 beads: secure again with one more right alone. 2 of the last 6 answers are wrong: 20 + 44 = 164 and 41 + 44 = 185."},
-		{"the guide knows better", choose.OneSwapOnes, "-5 2wrong alone; -1 guide secure", ladder.Secure, "The guide's own judgement, yesterday: secure. What is worked from now on counts anew."},
-		{"later work counts from there, with a full string", choose.NoSwap, "-5 guide secure; -3 1wrong alone", ladder.Secure, "Secure since 29 Sep. The one answer was wrong. Counted from the guide's judgement on 29 Sep: secure."},
-		{"and wobbles like any other", choose.NoSwap, "-5 guide secure; -3 2wrong alone", ladder.Wobbling, "1 of 7 beads: secure again with two more right alone. 2 of the last 2 answers are wrong: 13 + 12 = 125 and 17 + 60 = 177. Counted from the guide's judgement on 29 Sep: secure."},
-		{"judged wobbling, and mended", choose.NoSwap, "-5 guide wobbling; -3 2right alone", ladder.Secure, "Secure since 1 Oct. Right alone twice on one day, last on 1 Oct. Counted from the guide's judgement on 29 Sep: wobbling."},
-		{"judged under way, all is counted anew", choose.NoSwap, "-9 4right alone; -8 3right alone; -2 guide under-way; -1 1right alone", ladder.UnderWay, "1 of 7 beads: six more right alone. Right alone on one day so far: a second day is wanted. Counted from the guide's judgement on 2 Oct: under way."},
+		{"the guide knows better", choose.OneSwapOnes, "-5 2wrong alone; -1 guide secure", ladder.Secure, "The teacher’s own judgement, yesterday: secure. Only work after it counts from now on."},
+		{"later work counts from there, with a full string", choose.NoSwap, "-5 guide secure; -3 1wrong alone", ladder.Secure, "Secure since 29 Sep. The one answer was wrong. Counted from the teacher’s judgement on 29 Sep: secure."},
+		{"and wobbles like any other", choose.NoSwap, "-5 guide secure; -3 2wrong alone", ladder.Wobbling, "1 of 7 beads: secure again with two more right alone. 2 of the last 2 answers are wrong: 13 + 12 = 125 and 17 + 60 = 177. Counted from the teacher’s judgement on 29 Sep: secure."},
+		{"judged wobbling, and mended", choose.NoSwap, "-5 guide wobbling; -3 2right alone", ladder.Secure, "Secure since 1 Oct. Right alone twice on one day, last on 1 Oct. Counted from the teacher’s judgement on 29 Sep: wobbling."},
+		{"judged under way, all is counted anew", choose.NoSwap, "-9 4right alone; -8 3right alone; -2 guide under-way; -1 1right alone", ladder.UnderWay, "1 of 7 beads: six more right alone. Right alone on one day so far: a second day is needed. Counted from the teacher’s judgement on 2 Oct: under way."},
 		{"taking away across a zero", choose.AcrossOneZero, "-5 4right alone; -2 3right alone", ladder.Secure, "Secure since 2 Oct. Right alone 7 times on 2 days, last on 2 Oct."},
-		{"a slip of taking, and another that fits", choose.TakeOneSwapTens, "-5 61-37=33 alone; -4 50-23=30 alone; -3 40-17=30 alone", ladder.UnderWay, "None of 7 beads, and 3 to make up first: ten more right alone. Nothing right alone yet. 3 of the last 3 answers are wrong: 61 − 37 = 33, 50 − 23 = 30 and 40 − 17 = 30. One slip explains 2 of these 3: from 0 nothing is left. Or: 0 is written where there is not enough."},
+		{"a slip of taking, and another that fits", choose.TakeOneSwapTens, "-5 61-37=33 alone; -4 50-23=30 alone; -3 40-17=30 alone", ladder.UnderWay, "None of 7 beads, and 3 to make up first: ten more right alone. Nothing right alone yet. 3 of the last 3 answers are wrong: 61 − 37 = 33, 50 − 23 = 30 and 40 − 17 = 30. One slip explains 2 of these 3: 0 take away a digit was given 0. Or: 0 was written where there was not enough."},
 	} {
 		t.Run(c.name, func(t *testing.T) {
 			child := childOf(always, history(t, c.stage, c.events))
@@ -435,7 +435,7 @@ func TestCheckAgain(t *testing.T) {
 func TestNextSteps(t *testing.T) {
 	wobbly := "-19 4right alone %s; -18 3right alone %s; -5 47+25=62 alone %s; -4 38+25=53 alone %s"
 	in := func(text string, m book.Manner) string { return strings.ReplaceAll(text, "%s", string(m)) }
-	because := "1 of 7 beads: secure again with two more right alone. 2 of the last 6 answers are wrong: 47 + 25 = 62 and 38 + 25 = 53. One slip explains 2 of these 2: what should come up is forgotten."
+	because := "1 of 7 beads: secure again with two more right alone. 2 of the last 6 answers are wrong: 47 + 25 = 62 and 38 + 25 = 53. One slip explains 2 of these 2: the ten that came up was not added."
 	for _, c := range []struct {
 		name   string
 		stage  choose.StageID
@@ -443,14 +443,14 @@ func TestNextSteps(t *testing.T) {
 		want   string // the first of them
 		why    string
 	}{
-		{"a wobble in the column goes back", choose.OneSwapOnes, in(wobbly, book.Column), "Back to pieces and column, joining: one swap, ones", because},
-		{"a wobble with pieces stays there", choose.OneSwapOnes, in(wobbly, book.Pieces), "Stay with pieces, joining: one swap, ones", because},
-		{"one slip again and again goes back too", choose.OneSwapOnes, "-5 47+25=62 alone column; -4 38+25=53 alone column; -3 28+15=33 alone column", "Back to pieces and column, joining: one swap, ones",
-			"None of 7 beads, and 3 to make up first: ten more right alone. Nothing right alone yet. 3 of the last 3 answers are wrong: 47 + 25 = 62, 38 + 25 = 53 and 28 + 15 = 33. One slip explains 3 of these 3: what should come up is forgotten."},
-		{"under way", choose.OneSwapOnes, "-2 47+25=72 alone drawn", "Go on drawn, joining: one swap, ones", "1 of 7 beads: six more right alone. Right alone on one day so far: a second day is wanted."},
-		{"ready", choose.OverTen, "-5 4right alone; -2 4right alone", "Begin with pieces, taking: within ten", "Within ten counts as met: a stage that builds on it is secure."},
-		{"who chose something today is let be", choose.NoSwap, "-5 4right alone; 0 4right alone run2", "Let the child repeat, joining: no swap", "Chosen by the child today, with pieces, run 2. Nobody is pushed on from what it chose on that day."},
-		{"yesterday's choice holds nobody back", choose.NoSwap, "-5 4right alone; -1 2right alone run2", "Go on with pieces, joining: no swap", "6 of 7 beads: one more right alone."},
+		{"a wobble in the column goes back", choose.OneSwapOnes, in(wobbly, book.Column), "Back to pieces and column, adding: one swap, ones", because},
+		{"a wobble with pieces stays there", choose.OneSwapOnes, in(wobbly, book.Pieces), "Stay with pieces, adding: one swap, ones", because},
+		{"one slip again and again goes back too", choose.OneSwapOnes, "-5 47+25=62 alone column; -4 38+25=53 alone column; -3 28+15=33 alone column", "Back to pieces and column, adding: one swap, ones",
+			"None of 7 beads, and 3 to make up first: ten more right alone. Nothing right alone yet. 3 of the last 3 answers are wrong: 47 + 25 = 62, 38 + 25 = 53 and 28 + 15 = 33. One slip explains 3 of these 3: the ten that came up was not added."},
+		{"under way", choose.OneSwapOnes, "-2 47+25=72 alone drawn", "Go on drawn, adding: one swap, ones", "1 of 7 beads: six more right alone. Right alone on one day so far: a second day is needed."},
+		{"ready", choose.OverTen, "-5 4right alone; -2 4right alone", "Begin with pieces, taking away: within ten", "Within ten counts as met: a later stage that uses it is secure."},
+		{"who chose something today is let be", choose.NoSwap, "-5 4right alone; 0 4right alone run2", "Let the child repeat it, adding: no swap", "The child chose this today, with pieces, for the second time. A child who repeats by choice is not moved on that day."},
+		{"yesterday's choice holds nobody back", choose.NoSwap, "-5 4right alone; -1 2right alone run2", "Go on with pieces, adding: no swap", "6 of 7 beads: one more right alone."},
 	} {
 		t.Run(c.name, func(t *testing.T) {
 			child := childOf(always, history(t, c.stage, c.events))

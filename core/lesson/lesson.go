@@ -67,12 +67,12 @@ type Lesson struct {
 var (
 	ErrEnded    = errors.New("this lesson has ended")
 	ErrChildren = fmt.Errorf("a presentation is for at most %d children", MostChildren)
-	ErrTwice    = errors.New("a child sits at the mat once")
+	ErrTwice    = errors.New("a child can sit at the mat only once")
 	ErrTask     = errors.New("the lesson has no such task")
 	ErrFull     = fmt.Errorf("a lesson has at most %d tasks", MostTasks)
 	ErrNoMore   = errors.New("there is no other task like it")
 	ErrNothing  = errors.New("a lesson needs a task")
-	ErrStand    = errors.New("a lesson is gathering, on the mat or ended")
+	ErrStand    = errors.New("a lesson is being gathered, on the mat or ended")
 	ErrNoMat    = errors.New("this kind of task is not shown on the mat yet")
 )
 

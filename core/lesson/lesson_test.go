@@ -104,8 +104,8 @@ func TestTurnsAndRoles(t *testing.T) {
 		{nil, "- - - - -", ""},
 		{[]string{"Wren"}, "0 0 0 0 0", "builds 368 and 275, works the ones, the tens and the hundreds"},
 		{[]string{"Wren", "Jory"}, "0 1 0 1 0", "builds 368, works the ones and the hundreds; builds 275, works the tens"},
-		{[]string{"Wren", "Jory", "Mina"}, "0 1 0 1 2", "builds 368, works the ones; builds 275, works the tens; works the hundreds, keeps the store"},
-		{[]string{"Wren", "Jory", "Mina", "Ivo"}, "0 1 0 1 2", "builds 368, works the ones; builds 275, works the tens; works the hundreds, keeps the store; lays the large cards"},
+		{[]string{"Wren", "Jory", "Mina"}, "0 1 0 1 2", "builds 368, works the ones; builds 275, works the tens; works the hundreds, keeps the bank"},
+		{[]string{"Wren", "Jory", "Mina", "Ivo"}, "0 1 0 1 2", "builds 368, works the ones; builds 275, works the tens; works the hundreds, keeps the bank; lays the large cards"},
 	} {
 		t.Run(fmt.Sprint(len(c.names)), func(t *testing.T) {
 			v, err := opened(t, "368+275", c.names...).Open(say.Words{}, swap.Method{}, children(c.names...))
@@ -206,7 +206,7 @@ func TestWordsOfTheMaterial(t *testing.T) {
 	}{
 		{"47+25", "Lay out, Build 47, Push together, Gather ten ones", "Take a sheet, Draw 47, Draw all together, Ring ten ones"},
 		{"62-38", "Lay out, Build 62, Take eight ones away", "Take a sheet, Draw 62, Cross eight ones out"},
-		{"97/4", "Lay out, Build 97, Deal them round", "Take a sheet, Draw 97, Deal them round"},
+		{"97/4", "Lay out, Build 97, Share them out", "Take a sheet, Draw 97, Share them out"},
 		{"52:4", "Lay out, Build 52, Take four ones off", "Take a sheet, Draw 52, Take four ones off"},
 	} {
 		for kind, want := range map[material.Kind]string{material.Blocks: c.laid, material.Drawings: c.drawn} {

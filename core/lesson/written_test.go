@@ -116,11 +116,11 @@ func TestNow(t *testing.T) {
 		change   lesson.Change
 		want     string
 	}{
-		"gathered":     {[]string{"w"}, lesson.Change{}, "1 The numbers are chosen. Next the pieces are gathered. | Estimate"},
-		"in the midst": {nil, lesson.Change{Stand: &stand, At: at(t, "work/ones/0")}, "5 Seven ones and five ones. Count to ten, and stop. | Gather ten ones"},
-		"at the end":   {[]string{"w"}, lesson.Change{Stand: &stand, At: at(t, "check/1")}, "8 Take 25 back from 72: 47 must lie there again. | Write who did what"},
-		"a rehearsal":  {nil, lesson.Change{Stand: &stand, At: at(t, "check/1")}, "8 Take 25 back from 72: 47 must lie there again. | Finish the lesson"},
-		"it has ended": {[]string{"w"}, lesson.Change{Stand: &ended}, "9 Take 25 back from 72: 47 must lie there again. | "},
+		"gathered":     {[]string{"w"}, lesson.Change{}, "1 The numbers are chosen. Next, gather the pieces. | Estimate"},
+		"in the midst": {nil, lesson.Change{Stand: &stand, At: at(t, "work/ones/0")}, "5 Seven ones plus five ones. Count to ten, and stop. | Gather ten ones"},
+		"at the end":   {[]string{"w"}, lesson.Change{Stand: &stand, At: at(t, "check/1")}, "8 Take 25 away from 72 again: 47 must be left. | Write up who did what"},
+		"a rehearsal":  {nil, lesson.Change{Stand: &stand, At: at(t, "check/1")}, "8 Take 25 away from 72 again: 47 must be left. | Finish the lesson"},
+		"it has ended": {[]string{"w"}, lesson.Change{Stand: &ended}, "9 Take 25 away from 72 again: 47 must be left. | "},
 	} {
 		l, err := opened(t, "47+25", c.children...).With(c.change)
 		if err != nil {

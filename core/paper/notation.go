@@ -14,6 +14,7 @@ import (
 type Notation struct {
 	Carried  Carried
 	Crossing Crossing
+	Added    bool // equal groups are written one below the other and added, instead of 4 × 23
 }
 
 // Carried is where what comes up is written in joining.
@@ -41,30 +42,38 @@ const (
 // CrossingSides returns all sides, the default first.
 func CrossingSides() []Crossing { return []Crossing{CrossOut, InFront} }
 
+// AddedName is the name of equal groups written one below the other among the
+// notations.
+const AddedName = "added"
+
 // ExpandedName is the name of expanded form among the notations.
 const ExpandedName = "expanded"
 
 // ErrNotation is wrapped by the error about a notation that a problem is not
 // written in.
-var ErrNotation = errors.New("this is not written so")
+var ErrNotation = errors.New("this problem is not written that way")
 
 // ParseNotation reads the name of a notation for a kind of problem: "above",
-// "under" or "beside" for joining, "cross-out" or "in-front" for taking away,
+// "under" or "beside" for adding, "added" too for equal groups, "cross-out" or "in-front" for taking away,
 // "expanded" for all; empty is the usual one. The error says what can be named.
 func ParseNotation(name string, kind task.Kind) (n Notation, expanded bool, err error) {
 	names := []string{ExpandedName}
 	switch kind {
-	case problem.Sum, problem.Trays:
+	case problem.Sum:
 		names = []string{string(Above), string(Under), string(Beside), ExpandedName}
+	case problem.Trays:
+		names = []string{string(Above), string(Under), string(Beside), AddedName, ExpandedName}
 	case problem.Difference:
 		names = []string{string(CrossOut), string(InFront), ExpandedName}
 	}
 	switch {
 	case name == "":
 	case !slices.Contains(names, name):
-		return n, false, fmt.Errorf("%w: %q, but %s", ErrNotation, name, either(names))
+		return n, false, fmt.Errorf("%w: %q; it can be %s", ErrNotation, name, either(names))
 	case name == ExpandedName:
 		expanded = true
+	case name == AddedName:
+		n.Added = true
 	case kind == problem.Difference:
 		n.Crossing = Crossing(name)
 	default:

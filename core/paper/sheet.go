@@ -18,6 +18,8 @@ type Sheet struct {
 	Numbers  int  // rows of numbers
 	Over     int  // rows kept over the first number, in all steps of a trace
 	Under    bool // whether a row is kept under the last number
+	By       int  // what the number is divided by, or how many equal groups there are; 0 for others
+	Left     int  // the remainder, once it is written beside the result
 	Marks    []Mark
 }
 
@@ -45,17 +47,23 @@ const (
 // ResultRow is the row under the line.
 func (s Sheet) ResultRow() int { return s.Numbers + 2 }
 
-// Sign is what stands before the last number: equal trays are written as a sum,
-// and what is shared or grouped stands alone.
+// Sign is what stands before the last number; what is divided has its sign behind it.
 func (s Sheet) Sign() string {
-	switch s.Kind {
-	case problem.Sum, problem.Trays:
+	switch {
+	case s.Divides():
+		return ""
+	case s.Kind == problem.Trays && s.Notation.Added:
 		return problem.Sign(problem.Sum)
-	case problem.Difference:
-		return problem.Sign(s.Kind)
 	}
-	return ""
+	return problem.Sign(s.Kind)
 }
+
+// Divides tells whether the number is divided: "÷ 4" stands behind it.
+func (s Sheet) Divides() bool { return s.Kind == problem.Sharing || s.Kind == problem.Grouping }
+
+// multiplies tells whether equal groups are written once, with their number under
+// them: 23, and × 4.
+func (s Sheet) multiplies() bool { return s.Kind == problem.Trays && !s.Notation.Added }
 
 // UnderRow is the row between the last number and the line.
 func (s Sheet) UnderRow() int { return s.Numbers + 1 }
@@ -101,22 +109,33 @@ func (n Notation) usual() Notation {
 }
 
 func (n Notation) on(t swap.Trace, step int) Sheet {
-	s := Sheet{Kind: t.Problem.Kind, Notation: n, Numbers: rowsOf(t.Problem), Under: t.Columns != nil && n.Carried == Under}
+	s := Sheet{Kind: t.Problem.Kind, Notation: n, Numbers: n.rowsOf(t.Problem), Under: t.Columns != nil && n.Carried == Under}
+	if s.Divides() || s.multiplies() {
+		s.By = int(t.Problem.Numbers[1])
+	}
 	cells := t.Steps[step].Column
 	s.Marks = make([]Mark, 0, len(cells)+4)
 	for _, c := range cells {
 		s.write(c)
 	}
+	if s.multiplies() && len(cells) > 0 {
+		s.Marks = append(s.Marks, Mark{Row: 2, Place: place.Ones, Digit: s.By})
+	}
+	for _, c := range cells {
+		if c.Role == swap.Result && c.Place == place.Ones {
+			s.Left = int(t.Remainder)
+		}
+	}
 	return s
 }
 
-// rowsOf is how many rows of numbers stand over the line: of sharing and
-// grouping the number alone.
-func rowsOf(p problem.Problem) int {
-	switch p.Kind {
-	case problem.Difference:
+// rowsOf is how many rows of numbers stand over the line: of sharing and grouping the
+// number alone, of equal groups the number and how many there are.
+func (n Notation) rowsOf(p problem.Problem) int {
+	switch {
+	case p.Kind == problem.Difference, p.Kind == problem.Trays && !n.Added:
 		return 2
-	case problem.Sharing, problem.Grouping:
+	case p.Rests():
 		return 1
 	}
 	return len(p.Addends())
@@ -125,7 +144,11 @@ func rowsOf(p problem.Problem) int {
 func (s *Sheet) write(c swap.Cell) {
 	at := Mark{Place: c.Place, Digit: c.Digit}
 	switch c.Role {
-	case swap.Addend, swap.Larger, swap.Smaller:
+	case swap.Addend:
+		if at.Row = c.Row + 1; s.multiplies() && c.Row > 0 {
+			return
+		}
+	case swap.Larger, swap.Smaller:
 		at.Row = c.Row + 1
 	case swap.Result:
 		at.Row = s.ResultRow()
@@ -189,11 +212,19 @@ func (s *Sheet) change(now Mark) {
 // row from the highest place, then from the ones up what came up, what changed
 // in each place in the order of the changes, and what came down; at last the
 // result from the highest place. Of what came down in several swaps each is
-// read.
+// read. A number that is multiplied is read as often as it is joined.
 func (s Sheet) Cells() []swap.Cell {
 	var cells []swap.Cell
-	for row := 1; row <= s.Numbers; row++ {
-		for _, m := range s.digits(row) {
+	rows := s.Numbers
+	if s.multiplies() {
+		rows = s.By
+	}
+	for row := 1; row <= rows; row++ {
+		from := row
+		if s.multiplies() {
+			from = 1
+		}
+		for _, m := range s.digits(from) {
 			cells = append(cells, swap.Cell{Role: s.roleOf(row), Row: row - 1, Place: m.Place, Digit: m.Digit})
 		}
 	}

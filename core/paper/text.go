@@ -33,15 +33,27 @@ func (s Sheet) Text() string {
 		case row == s.UnderRow() && !s.Under:
 		case row == s.ResultRow():
 			lines = append(lines, strings.Repeat("-", 2+width*int(top+1)))
-			lines = append(lines, before+lineOf(squares[row], top, width))
+			lines = append(lines, before+lineOf(squares[row], top, width)+remainder(s.Left))
 		default:
 			if row == s.Numbers && row > 1 {
 				before = s.Sign() + " "
 			}
-			lines = append(lines, strings.TrimRight(before+lineOf(squares[row], top, width), " "))
+			line := strings.TrimRight(before+lineOf(squares[row], top, width), " ")
+			if row == 1 && s.Divides() {
+				line += fmt.Sprintf(" %s %d", problem.Sign(s.Kind), s.By)
+			}
+			lines = append(lines, line)
 		}
 	}
 	return strings.Join(lines, "\n") + "\n"
+}
+
+// remainder is written behind a result: " r 1"; nothing for none.
+func remainder(n int) string {
+	if n == 0 {
+		return ""
+	}
+	return fmt.Sprintf(" r %d", n)
 }
 
 var raised = []rune("⁰¹²³⁴⁵⁶⁷⁸⁹")
@@ -149,7 +161,7 @@ func (e Expanded) Lines() []string {
 		lines = append(lines, e.first(append([][]int{e.Renamed}, e.Numbers[1:]...)))
 	}
 	if len(e.Parts) > 1 {
-		lines = append(lines, bare(e.Parts)+e.rest())
+		lines = append(lines, bare(e.Parts)+e.besides())
 	}
 	if e.Answer >= 0 {
 		lines = append(lines, fmt.Sprint(e.Answer)+e.rest())
@@ -160,15 +172,18 @@ func (e Expanded) Lines() []string {
 // String is the whole of it: "(40 + 7) + (20 + 5) = 60 + 12 = 72".
 func (e Expanded) String() string { return strings.Join(e.Lines(), " = ") }
 
-func (e Expanded) rest() string {
+func (e Expanded) rest() string { return remainder(e.Rest) }
+
+// besides is the remainder behind a sum: ", r 1".
+func (e Expanded) besides() string {
 	if e.Rest == 0 {
 		return ""
 	}
-	return fmt.Sprintf(", rest %d", e.Rest)
+	return "," + remainder(e.Rest)
 }
 
-// first is the line of the numbers; a number that shares, or counts trays,
-// stands behind them.
+// first is the line of the numbers; what divides stands behind them, and how many
+// equal groups there are before them.
 func (e Expanded) first(numbers [][]int) string {
 	groups := make([]string, len(numbers))
 	for i, parts := range numbers {
@@ -179,7 +194,9 @@ func (e Expanded) first(numbers [][]int) string {
 	}
 	line := strings.Join(groups, " "+problem.Sign(e.Problem.Kind)+" ")
 	switch e.Problem.Kind {
-	case problem.Sharing, problem.Grouping, problem.Trays:
+	case problem.Trays:
+		line = fmt.Sprintf("%d %s %s", e.Problem.Numbers[1], problem.Sign(e.Problem.Kind), line)
+	case problem.Sharing, problem.Grouping:
 		line += fmt.Sprintf(" %s %d", problem.Sign(e.Problem.Kind), e.Problem.Numbers[1])
 	}
 	return line

@@ -12,8 +12,8 @@ const MostDigits = 6
 // Errors that ParseNumber wraps, for callers that answer each in its own way.
 var (
 	ErrNoDigits    = errors.New("a number is missing")
-	ErrNotDigits   = errors.New("only the digits 0 to 9 make a number")
-	ErrLeadingZero = errors.New("a number does not begin with 0")
+	ErrNotDigits   = errors.New("a number is written with the digits 0 to 9 only")
+	ErrLeadingZero = errors.New("a number cannot begin with 0")
 	ErrTooLong     = fmt.Errorf("a number has at most %d digits", MostDigits)
 )
 

@@ -8,6 +8,7 @@ import (
 	"fmt"
 	"slices"
 	"strings"
+	"unicode"
 	"unicode/utf8"
 
 	"vineswap/core/place"
@@ -62,7 +63,7 @@ var rules = map[task.Kind]rule{
 		columns: place.Columns, slips: slip.Adding(),
 	},
 	Difference: {
-		operation: "subtract", signs: "-−", written: "−",
+		operation: "subtract", signs: "-−–—‐‑", written: "−",
 		answer:  func(n []place.Number) place.Number { return n[0] - n[1] },
 		columns: func(n []place.Number) []place.Column { return place.TakingColumns(n[0], n[1]) }, slips: slip.Taking(),
 	},
@@ -71,11 +72,11 @@ var rules = map[task.Kind]rule{
 		columns: func(n []place.Number) []place.Column { return place.SharingColumns(n[0], int(n[1])) },
 	},
 	Grouping: {
-		operation: "group", signs: ":", written: ":", answer: shared, rests: true,
+		operation: "group", signs: ":", written: "÷", answer: shared, rests: true,
 		columns: func([]place.Number) []place.Column { return nil },
 	},
 	Trays: {
-		operation: "multiply", signs: "*×·", written: "×", answer: sumOf(onTrays),
+		operation: "multiply", signs: "*×xX·", written: "×", answer: sumOf(onTrays),
 		columns: func(n []place.Number) []place.Column { return place.Columns(onTrays(n)) },
 	},
 }
@@ -173,6 +174,15 @@ func (p Problem) String() string {
 	return strings.Join(written, typed(p.Kind))
 }
 
+// Written are the numbers in the order in which they stand in a line: of equal groups
+// how many there are comes first, "4 × 23".
+func (p Problem) Written() []place.Number {
+	if p.Kind == Trays && len(p.Numbers) == 2 {
+		return []place.Number{p.Numbers[1], p.Numbers[0]}
+	}
+	return p.Numbers
+}
+
 // Addends are the numbers that are joined: those of a sum, and one for each of
 // equal trays. Other kinds join nothing.
 func (p Problem) Addends() []place.Number {
@@ -204,10 +214,10 @@ func (p Problem) Rest() place.Number {
 	return 0
 }
 
-// Result writes what comes out as an answer is written: "72", "24 rest 1".
+// Result writes what comes out as an answer is written: "72", "24 r 1".
 func (p Problem) Result() string { return p.Write(p.Right()) }
 
-// Right is what comes out and, where something is left over, the rest.
+// Right is what comes out and, where something is left over, the remainder.
 func (p Problem) Right() task.Answer {
 	if rest := p.Rest(); rest > 0 {
 		return task.Answer{p.Answer(), rest}
@@ -215,25 +225,28 @@ func (p Problem) Right() task.Answer {
 	return task.Answer{p.Answer()}
 }
 
-// Write writes an answer: "72", "24 rest 1".
+// Write writes an answer: "72", "24 r 1".
 func (p Problem) Write(a task.Answer) string {
 	written := make([]string, len(a))
 	for i, n := range a {
 		written[i] = n.String()
 	}
-	return strings.Join(written, " rest ")
+	return strings.Join(written, " r ")
 }
 
-// Read reads the number in an answer, and a rest where one is said: "24 rest 1",
-// "24 r 1". Zeros before a number and spaces around it do not matter. A rest of
-// nothing is none.
+// Read reads the number in an answer, and a remainder where one is said: "24 r 1",
+// "24 remainder 1", and "24 rest 1" as it was written before. Zeros before a number and
+// spaces around it do not matter. A remainder of 0 is none.
 func (p Problem) Read(given string) (task.Answer, bool) {
 	number, rest, said := strings.Cut(strings.ToLower(given), "r")
 	n, read := task.ReadNumber(number)
 	if !read || !said {
 		return task.Answer{n}, read
 	}
-	left, read := task.ReadNumber(strings.TrimPrefix(rest, "est"))
+	for _, word := range []string{"emainder", "est"} {
+		rest = strings.TrimPrefix(rest, word)
+	}
+	left, read := task.ReadNumber(rest)
 	if left == 0 {
 		return task.Answer{n}, read
 	}
@@ -305,7 +318,7 @@ func (p Problem) Valid() error {
 		return fmt.Errorf("%w: %d given", ErrTwo, n)
 	case p.Kind == Difference && p.Numbers[0] < p.Numbers[1]:
 		return fmt.Errorf("%w: %d is less than %d", ErrLarger, p.Numbers[0], p.Numbers[1])
-	case p.Kind != Sum && p.Kind != Difference && (p.Numbers[1] < FewestSharers || p.Numbers[1] > MostSharers):
+	case p.Kind != Sum && p.Kind != Difference && !isSharers(p.Numbers[1]):
 		return fmt.Errorf("%w, not %d", ErrSharers, p.Numbers[1])
 	case p.Kind == Grouping && p.Numbers[0] > MostGrouped:
 		return fmt.Errorf("%w, not %d", ErrGrouped, p.Numbers[0])
@@ -315,13 +328,13 @@ func (p Problem) Valid() error {
 
 // Errors about a problem as it was given.
 var (
-	ErrKind      = fmt.Errorf("%w: it is no problem of numbers", task.ErrKind)
-	ErrAddends   = fmt.Errorf("a sum joins %d to %d numbers", FewestAddends, MostAddends)
-	ErrOperation = errors.New("one operation at a time is worked: + - / : or *")
-	ErrTwo       = errors.New("these are two numbers")
-	ErrLarger    = errors.New("the larger number stands first")
-	ErrSharers   = fmt.Errorf("sharers, trays and groups are of %d to %d", FewestSharers, MostSharers)
-	ErrGrouped   = fmt.Errorf("grouping goes up to %d", MostGrouped)
+	ErrKind      = fmt.Errorf("%w: it is not a problem with numbers", task.ErrKind)
+	ErrAddends   = fmt.Errorf("a sum has %d to %d numbers", FewestAddends, MostAddends)
+	ErrOperation = errors.New("only one operation at a time: + - / : or *")
+	ErrTwo       = errors.New("this takes two numbers")
+	ErrLarger    = errors.New("the larger number must come first")
+	ErrSharers   = fmt.Errorf("the number of shares, of groups or in a group must be %d to %d", FewestSharers, MostSharers)
+	ErrGrouped   = fmt.Errorf("making groups goes up to %d", MostGrouped)
 )
 
 // ExpressionError says where in a typed expression the mistake stands.
@@ -333,16 +346,17 @@ type ExpressionError struct {
 
 func (e *ExpressionError) Error() string {
 	if e.Text == "" {
-		return "nothing is written: a sum looks like 47+25"
+		return "nothing is written: write a problem such as 47+25"
 	}
-	return fmt.Sprintf("%q, at sign %d: %v", e.Text, len([]rune(e.Text[:e.At]))+1, e.Err)
+	return fmt.Sprintf("%q, at character %d: %v", e.Text, len([]rune(e.Text[:e.At]))+1, e.Err)
 }
 
 func (e *ExpressionError) Unwrap() error { return e.Err }
 
-// Parse reads a typed problem such as "47 + 25", "62 - 38", "97/4", "78:6" or
-// "213*3": numbers of at most six digits, joined by one operation, with spaces
-// allowed around them. An error is an *ExpressionError that wraps one of the
+// Parse reads a typed problem such as "47 + 25", "62 – 38", "97/4", "78:6", "213*3"
+// or "3×213": numbers of at most six digits with one operation, spaces allowed around
+// them. / and ÷ share, : makes groups. Of equal groups × and x have their number
+// first and * has it last, unless only the other one can be it. An error is an *ExpressionError that wraps one of the
 // errors above or one of place.ParseNumber.
 func Parse(text string) (Problem, error) {
 	kind, at, err := kindIn(text)
@@ -366,11 +380,25 @@ func Parse(text string) (Problem, error) {
 		_, size := utf8.DecodeRuneInString(rest[end:])
 		start, rest = start+end+size, rest[end+size:]
 	}
+	if kind == Trays && len(p.Numbers) == 2 {
+		p.Numbers = sizeFirst(p.Numbers, strings.Contains(text, "*"))
+	}
 	if err := p.Valid(); err != nil {
 		return Problem{}, &ExpressionError{text, 0, err}
 	}
 	return p, nil
 }
+
+// sizeFirst puts the number of equal groups after their size.
+func sizeFirst(n []place.Number, sizeTyped bool) []place.Number {
+	first, second := isSharers(n[0]), isSharers(n[1])
+	if first && (!second || !sizeTyped) {
+		return []place.Number{n[1], n[0]}
+	}
+	return n
+}
+
+func isSharers(n place.Number) bool { return n >= FewestSharers && n <= MostSharers }
 
 // kindIn tells what a text asks for by its first sign after a number. A second
 // kind of sign is an error, at its place.
@@ -382,7 +410,7 @@ func kindIn(text string) (kind task.Kind, at int, err error) {
 		k, isSign := kindOfSign(r)
 		switch {
 		case !isSign:
-			seen = seen || r != ' '
+			seen = seen || !unicode.IsSpace(r)
 		case !seen && k == Difference: // a sign before the first number
 			return Sum, 0, nil
 		case found && k != kind:
@@ -406,7 +434,7 @@ func kindOfSign(r rune) (task.Kind, bool) {
 func readNumber(part string) (n place.Number, offset int, err error) {
 	trimmed := strings.TrimSpace(part)
 	offset = strings.Index(part, trimmed)
-	if strings.HasPrefix(trimmed, "-") || strings.HasPrefix(trimmed, "−") {
+	if strings.IndexAny(trimmed, rules[Difference].signs) == 0 {
 		return 0, offset, fmt.Errorf("%w, without a sign before it", place.ErrNotDigits)
 	}
 	n, err = place.ParseNumber(trimmed)

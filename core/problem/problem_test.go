@@ -39,11 +39,20 @@ func TestParse(t *testing.T) {
 		{"grouping", "78:6", "78:6", nil},
 		{"equal trays", "213*3", "213*3", nil},
 		{"a printed times", "213 × 3", "213*3", nil},
+		{"how many come first", "4×23", "23*4", nil},
+		{"with a letter", "4x23", "23*4", nil},
+		{"both could be how many", "3×4", "4*3", nil},
+		{"and with a star", "3*4", "3*4", nil},
+		{"only the first can be", "4*23", "23*4", nil},
+		{"spaces that do not break", "47 + 25", "47+25", nil},
+		{"a long dash", "62 – 38", "62-38", nil},
+		{"another", "62—38", "62-38", nil},
+		{"printed for sharing", "85 ÷ 4", "85/4", nil},
 		{"shared by nobody", "8/0", "", problem.ErrSharers},
 		{"by one alone", "8/1", "", problem.ErrSharers},
 		{"by twelve", "8/12", "", problem.ErrSharers},
 		{"shared twice", "96/4/2", "", problem.ErrTwo},
-		{"ten trays", "2*10", "", problem.ErrSharers},
+		{"ten groups", "12*10", "", problem.ErrSharers},
 		{"grouping without end", "1000:2", "", problem.ErrGrouped},
 		{"two operations", "97/4*2", "", problem.ErrOperation},
 		{"mixed", "2+3-1", "", problem.ErrOperation},
@@ -63,7 +72,7 @@ func TestParse(t *testing.T) {
 }
 
 func TestParseSaysWhere(t *testing.T) {
-	for text, at := range map[string]int{"47+2x": 3, "47+ 0025": 4, "12-3x": 3, "12+30-4": 5} {
+	for text, at := range map[string]int{"47+2y": 3, "47+2x": 4, "47+ 0025": 4, "12-3y": 3, "12+30-4": 5} {
 		_, err := problem.Parse(text)
 		var placed *problem.ExpressionError
 		if !errors.As(err, &placed) || placed.At != at {
@@ -81,7 +90,7 @@ func TestProblems(t *testing.T) {
 		"62-38":   {"24", "[swap/ones]"},
 		"503-128": {"375", "[swap/ones swap/tens]"},
 		"523-128": {"395", "[swap/ones swap/tens made/tens]"},
-		"97/4":    {"24 rest 1", "[swap/tens swap/ones]"},
+		"97/4":    {"24 r 1", "[swap/tens swap/ones]"},
 		"96/4":    {"24", "[swap/tens]"},
 		"78:6":    {"13", "[]"},
 		"26*3":    {"78", "[swap/ones]"},
@@ -101,7 +110,7 @@ func TestProblems(t *testing.T) {
 
 func TestReadAnAnswer(t *testing.T) {
 	for text, want := range map[string]string{
-		"72": "72", "0072": "72", " 72 ": "72", "0": "0", "000": "0", "24 rest 1": "24 rest 1", "24R1": "24 rest 1", "24 r 0": "24", "1999998": "1999998",
+		"72": "72", "0072": "72", " 72 ": "72", "0": "0", "000": "0", "24 r 1": "24 r 1", "24 remainder 1": "24 r 1", "24R1": "24 r 1", "24 r 0": "24", "1999998": "1999998",
 		"": "", "  ": "", "seven": "", "7 2": "", "-3": "", "24 left 1": "", "24 rest": "", "rest 1": "", "99999999999999999999": "", "７２": "",
 	} {
 		p := problem.Of(problem.Sharing, 97, 4)
@@ -113,7 +122,7 @@ func TestReadAnAnswer(t *testing.T) {
 }
 
 func FuzzReadAnswer(f *testing.F) {
-	for _, seed := range []string{"72", "0072", "", "x", "\xff", "999999999999", "24 rest 1", "r", "3rest"} {
+	for _, seed := range []string{"72", "0072", "", "x", "\xff", "999999999999", "24 r 1", "r", "3rest"} {
 		f.Add(seed)
 	}
 	f.Fuzz(func(t *testing.T, text string) {

@@ -15,25 +15,25 @@ func (w Words) Ask(t swap.Trace, s swap.Step) string {
 		return "Is there a ten? What is it the same as?"
 	case swap.Look:
 		if t.Problem.Kind == problem.Sharing {
-			return "How many " + w.pieces(s.At.Place) + " are there now? Do they go round?"
+			return "How many " + w.pieces(s.At.Place) + " are there now? Is there enough for one each?"
 		}
 		return "Is there enough in the " + w.PlaceMany(s.At.Place) + "?"
 	case swap.SwapDown:
 		return "Who can give? What is " + w.Count(1, s.From) + " the same as?"
 	case swap.Deal:
-		return "How many does each get?"
+		return "How many does each one get?"
 	case swap.TakeGroup:
 		return "Is there enough for another group?"
 	case swap.Leave:
 		return "Is there enough for one more?"
 	case swap.Match:
-		return "What must the cards of each read?"
+		return "What must everybody’s cards read?"
 	case swap.Write:
 		if t.Problem.Kind == problem.Difference {
 			return "What is left in the " + w.PlaceMany(s.At.Place) + "?"
 		}
 		if t.Problem.Kind == problem.Sharing {
-			return "Which card does each get?"
+			return "Which card does each one get?"
 		}
 		return "What stays in the " + w.PlaceMany(s.At.Place) + "?"
 	case swap.Slide:
@@ -43,13 +43,13 @@ func (w Words) Ask(t swap.Trace, s swap.Step) string {
 	case swap.SayBack:
 		return "What was done? Tell it from the beginning."
 	case swap.Sentence:
-		return "How does the answer sound in a sentence?"
+		return "What is the answer in a whole sentence?"
 	case swap.CountPieces:
 		return "How many pieces must lie here?"
 	case swap.OtherWay, swap.PutBack:
 		return "How can it be checked?"
 	case swap.Compare:
-		return "Is it the number that was begun with?"
+		return "Is it the number we started with?"
 	}
 	return ""
 }

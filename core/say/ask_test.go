@@ -31,7 +31,7 @@ func TestQuestionsBeforeAStep(t *testing.T) {
 	}
 	for kind, want := range map[swap.StepKind]string{
 		swap.CountUp: "How many thousands are there now?", swap.SwapDown: "Who can give? What is one ten the same as?", swap.Stop: "Is there a ten? What is it the same as?",
-		swap.Compare: "Is it the number that was begun with?", swap.Deal: "How many does each get?", swap.Build: "", swap.MakeSwap: "", swap.TakeAway: "",
+		swap.Compare: "Is it the number we started with?", swap.Deal: "How many does each one get?", swap.Build: "", swap.MakeSwap: "", swap.TakeAway: "",
 	} {
 		if kind == swap.CountUp || kind == swap.SwapDown {
 			if asked[kind] == "" {

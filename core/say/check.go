@@ -29,11 +29,11 @@ func (w Words) sentence(t swap.Trace) string {
 		return fmt.Sprintf("%s … %s left.", capital(n), are)
 	case problem.Sharing:
 		if t.Remainder > 0 {
-			return fmt.Sprintf("Each gets %s …, and the rest is %d.", n, t.Remainder)
+			return fmt.Sprintf("Each gets %s …%s.", n, w.leftOver(t.Remainder))
 		}
 		return fmt.Sprintf("Each gets %s ….", n)
 	case problem.Grouping:
-		return fmt.Sprintf("There %s %s … in %s.", are, groups(t.Answer, t.Problem.Numbers[1]), w.Numeral(t.Problem.Numbers[0]))
+		return fmt.Sprintf("There %s %s … in %s%s.", are, groups(t.Answer, t.Problem.Numbers[1]), w.Numeral(t.Problem.Numbers[0]), w.leftOver(t.Remainder))
 	}
 	return fmt.Sprintf("Together there %s %s ….", are, n)
 }
@@ -47,11 +47,11 @@ func (w Words) checkLine(t swap.Trace, s swap.Step) Line {
 		return Line{"Check another way", []Span{plain("%s", w.otherWay(t))}}
 	case swap.Match:
 		if len(s.Cards) == 0 {
-			return Line{"Lay the sharers' cards", []Span{plain("Nobody has anything, so there are no cards.")}}
+			return Line{"Compare the shares", []Span{plain("Nobody has anything, and that is the same for all.")}}
 		}
-		return Line{"Lay the sharers' cards", []Span{plain("Each lays small cards. All must read %s.", w.Numeral(t.Answer))}}
+		return Line{"Lay the sharers' cards", []Span{plain("Each lays small cards. They must all read %s.", w.Numeral(t.Answer))}}
 	case swap.PutBack:
-		return Line{"Put all together again", []Span{plain("%s: %s.", putBack(t, w), w.lying(s.Zones.In(swap.Start)))}}
+		return Line{"Put everything together again", []Span{plain("%s: %s.", putBack(t, w), w.lying(s.Zones.In(swap.Start)))}}
 	case swap.SwapUp:
 		return Line{
 			fmt.Sprintf("%s %s", capital(w.forms().do), w.Count(s.Count/10, s.To)),
@@ -75,21 +75,24 @@ func (w Words) swappedUp(s swap.Step) []Span {
 	return append(spans, plain(" %s ", w.forms().they), w.strong(s.Count/10, s.To, false), plain("."))
 }
 
-// result is the answer with its rest: "24 with rest 1".
+// result is the answer with its remainder: "24 remainder 1".
 func (w Words) result(t swap.Trace) string {
 	if t.Remainder > 0 {
-		return fmt.Sprintf("%s with rest %d", w.Numeral(t.Answer), t.Remainder)
+		return fmt.Sprintf("%s remainder %d", w.Numeral(t.Answer), t.Remainder)
 	}
 	return w.Numeral(t.Answer)
 }
 
 func putBack(t swap.Trace, w Words) string {
-	if t.Problem.Kind == problem.Difference {
+	switch {
+	case t.Problem.Kind == problem.Difference && t.Problem.Numbers[1] == 0:
+		return "Nothing was taken away"
+	case t.Problem.Kind == problem.Difference:
 		return w.Numeral(t.Problem.Numbers[1]) + " is put back"
 	}
-	all := map[task.Kind]string{problem.Grouping: "All groups", problem.Sharing: "All shares"}[t.Problem.Kind]
+	all := map[task.Kind]string{problem.Grouping: "All the groups", problem.Sharing: "All the shares"}[t.Problem.Kind]
 	if t.Remainder > 0 {
-		all += " and the rest"
+		all += " and the remainder"
 	}
 	return all + " are put together again"
 }
@@ -118,16 +121,16 @@ func (w Words) otherWay(t swap.Trace) string {
 		for i := range steps {
 			steps[i] = addends[0] * place.Number(i+1)
 		}
-		return fmt.Sprintf("Count in steps of %s: %s.", w.Numeral(addends[0]), list(w.numerals(steps)))
+		return fmt.Sprintf("Count in steps of %s: %s.", w.Numeral(addends[0]), w.numbers(steps))
 	}
 	if len(addends) == problem.FewestAddends {
-		return fmt.Sprintf("Take %s back from %s: %s must lie there again.", w.Numeral(addends[1]), w.Numeral(t.Answer), w.Numeral(addends[0]))
+		return fmt.Sprintf("Take %s away from %s again: %s must be left.", w.Numeral(addends[1]), w.Numeral(t.Answer), w.Numeral(addends[0]))
 	}
 	turned := make([]place.Number, len(addends))
 	for i, n := range addends {
 		turned[len(addends)-1-i] = n
 	}
-	return fmt.Sprintf("Join them from the last to the first, %s: it must make %s again.", list(w.numerals(turned)), w.Numeral(t.Answer))
+	return fmt.Sprintf("Join them from the last to the first, %s: they must make %s again.", w.numbers(turned), w.Numeral(t.Answer))
 }
 
 // pieceCount tells by the number of pieces whether the work is right: each swap
@@ -142,7 +145,11 @@ func (w Words) pieceCount(t swap.Trace, lie int) string {
 	if t.Problem.Kind == problem.Difference {
 		laid, did, change = t.Problem.Numbers[:1], "laid", "bring %d more"
 	}
-	if len(t.Swaps) == 1 {
+	columns := 0
+	for _, c := range t.Columns {
+		columns += min(c.Out, 1)
+	}
+	if len(t.Swaps) == 1 || w.Swap == Carry && columns == 1 && did == "joined" {
 		change = map[string]string{"joined": "leaves %d fewer", "laid": "brings %d more"}[did]
 	}
 	pieces := 0
@@ -151,12 +158,12 @@ func (w Words) pieceCount(t swap.Trace, lie int) string {
 	}
 	text := fmt.Sprintf("%s %s.", capital(morePieces(pieces, "was", "were")), did)
 	if len(t.Swaps) > 0 {
-		text += fmt.Sprintf(" %s "+change+".", capital(w.For(t.Problem.Kind).Swaps(len(t.Swaps))), nines)
+		text += fmt.Sprintf(" %s "+change+".", capital(w.SwapsOf(t)), nines)
 	}
 	if t.Problem.Kind == problem.Difference {
-		text += fmt.Sprintf(" %s taken.", capital(morePieces(t.Problem.Numbers[1].DigitSum(), "was", "were")))
+		text += fmt.Sprintf(" %s taken away.", capital(morePieces(t.Problem.Numbers[1].DigitSum(), "was", "were")))
 	}
-	return fmt.Sprintf("%s So %s here.", text, morePieces(lie, "must lie", "must lie"))
+	return fmt.Sprintf("%s So %s here now.", text, morePieces(lie, "must lie", "must lie"))
 }
 
 // morePieces counts pieces of any kind, with their verb: "one piece was", "no pieces

@@ -33,11 +33,11 @@ func (w Words) parts(of task.Kind, wish choose.Wish) (yes, no string) {
 		}
 		return fmt.Sprintf("%s in the %s", f.with, many), fmt.Sprintf("no %s in the %s", f.noun, many)
 	case choose.ByBelow:
-		return fmt.Sprintf("%s in the %s only because of the one below", f.with, many), fmt.Sprintf("no %s in the %s only because of the one below", f.noun, many)
+		return fmt.Sprintf("%s in the %s only because of the place below", f.with, many), fmt.Sprintf("no %s in the %s only because of the place below", f.noun, many)
 	case choose.AtOnce:
-		return fmt.Sprintf("two or more given up at once in the %s", many), fmt.Sprintf("at most one given up at once in the %s", many)
+		return w.atOnce(2, many), fmt.Sprintf("no more than %s in the %s", w.ofColumn(1), many)
 	case choose.ToNothing:
-		return fmt.Sprintf("exact tens in the %s", many), fmt.Sprintf("no exact tens in the %s", many)
+		return fmt.Sprintf("nothing left in the %s after %s", many, f.with), fmt.Sprintf("something left in the %s after %s", many, f.with)
 	case choose.ZeroHere:
 		return fmt.Sprintf("a zero in the %s", many), fmt.Sprintf("no zero in the %s", many)
 	case choose.Zero:
@@ -45,12 +45,12 @@ func (w Words) parts(of task.Kind, wish choose.Wish) (yes, no string) {
 	case choose.Crossing:
 		return f.with + " over a zero", "no " + f.noun + " over a zero"
 	case choose.InARow:
-		return f.with + " over two zeros or more in a row", "one zero at most to go over"
+		return f.with + " over two zeros or more in a row", "at most one zero to go over"
 	case choose.Remainder:
 		return "a remainder", "no remainder"
 	case choose.Tens:
 		if of == problem.Difference {
-			return fmt.Sprintf("ten %s to take from", w.PlaceMany(place.Ones)), fmt.Sprintf("never ten %s to take from", w.PlaceMany(place.Ones))
+			return fmt.Sprintf("exactly ten %s to take from", w.PlaceMany(place.Ones)), fmt.Sprintf("never exactly ten %s to take from", w.PlaceMany(place.Ones))
 		}
 		return fmt.Sprintf("a pair in the %s that makes ten", w.PlaceMany(place.Ones)), fmt.Sprintf("no pair in the %s that makes ten", w.PlaceMany(place.Ones))
 	case choose.Twins:
@@ -59,8 +59,14 @@ func (w Words) parts(of task.Kind, wish choose.Wish) (yes, no string) {
 	return "", ""
 }
 
+// atOnce says that one column gives up so many at once: "two swaps in the ones", "a
+// carry of two in the ones".
+func (w Words) atOnce(n int, many string) string {
+	return fmt.Sprintf("%s or more in the %s", w.ofColumn(n), many)
+}
+
 var factNames = map[choose.Facts]string{
-	choose.AllFacts: "all facts", choose.UpToTen: "facts up to ten alone", choose.TwinFacts: "doubles alone", choose.Bonds: "bonds of ten alone",
+	choose.AllFacts: "all facts", choose.UpToTen: "only facts up to ten", choose.TwinFacts: "only doubles", choose.Bonds: "only number bonds of ten",
 }
 
 // Wish says one wish of a choice, as something that is asked for: "a swap in the
@@ -75,9 +81,9 @@ func (w Words) Wish(of task.Kind, wish choose.Wish) string {
 		return factNames[wish.Facts]
 	case choose.Sharers:
 		if of == problem.Trays {
-			return fmt.Sprintf("%s trays", place.Number(wish.Most).Words(false))
+			return fmt.Sprintf("%s groups", place.Number(wish.Most).Words(false))
 		}
-		return fmt.Sprintf("%s sharers", place.Number(wish.Most).Words(false))
+		return fmt.Sprintf("%s to share among", place.Number(wish.Most).Words(false))
 	case choose.UpTo:
 		return "numbers up to " + w.Numeral(place.Number(wish.Most))
 	case choose.Shelf:
@@ -105,7 +111,7 @@ func (w Words) Mend(of task.Kind, m choose.Mend) string {
 		return fmt.Sprintf("Leave “%s”", w.Stage(m.Wish.Stage))
 	}
 	if m.Wish.Kind == choose.Zero || m.Wish.Kind == choose.ZeroHere {
-		return "Let a zero be there or not"
+		return "Allow a zero or none"
 	}
 	return "Do without: " + w.Wish(of, m.Wish)
 }
@@ -114,7 +120,7 @@ func (w Words) Mend(of task.Kind, m choose.Mend) string {
 // asks for a swap or none is what the others forbid.
 func (w Words) Clash(of task.Kind, wishes []choose.Wish) string {
 	if len(wishes) == 1 {
-		return fmt.Sprintf("With numbers of these lengths there is nothing for %s.", w.Wish(of, wishes[0]))
+		return fmt.Sprintf("No numbers of these lengths have %s.", w.Wish(of, wishes[0]))
 	}
 	for i := len(wishes) - 1; i >= 0; i-- {
 		if wish := wishes[i]; wish.Kind == choose.Knot {
@@ -124,14 +130,14 @@ func (w Words) Clash(of task.Kind, wishes []choose.Wish) string {
 					others = append(others, w.Wish(of, other))
 				}
 			}
-			return fmt.Sprintf("No number does this. There cannot be %s together with %s.", w.Wish(of, wish), list(others))
+			return fmt.Sprintf("No numbers fit: there cannot be %s together with %s.", w.Wish(of, wish), list(others))
 		}
 	}
 	said := make([]string, len(wishes))
 	for i, wish := range wishes {
 		said[i] = w.Wish(of, wish)
 	}
-	return fmt.Sprintf("No number does this. These cannot be together: %s.", list(said))
+	return fmt.Sprintf("No numbers fit. These do not go together: %s.", list(said))
 }
 
 // Choice reads a choice as one sentence: "One swap, ones: two numbers of two
@@ -168,11 +174,11 @@ func (w Words) numbersOf(of task.Kind, digits []int, by int) string {
 	}
 	switch of {
 	case problem.Difference:
-		return fmt.Sprintf("a number of %s less one of %s", digitsOf(digits[0]), digitsOf(digits[1]))
+		return fmt.Sprintf("a number of %s, take away one of %s", digitsOf(digits[0]), digitsOf(digits[1]))
 	case problem.Sharing:
-		return fmt.Sprintf("a number of %s shared by %s", digitsOf(digits[0]), others)
+		return fmt.Sprintf("a number of %s shared among %s", digitsOf(digits[0]), others)
 	case problem.Trays:
-		return fmt.Sprintf("%s trays with a number of %s", others, digitsOf(digits[0]))
+		return fmt.Sprintf("%s equal groups of a number of %s", others, digitsOf(digits[0]))
 	}
 	for _, d := range digits {
 		if d != digits[0] {
@@ -201,7 +207,7 @@ func (w Words) WishName(of task.Kind, kind choose.WishKind, p place.Place) strin
 	case choose.ByBelow:
 		return fmt.Sprintf("Why there is %s", w.ASwap())
 	case choose.AtOnce:
-		return "Given up at once"
+		return fmt.Sprintf("How many %s", w.SwapNouns())
 	case choose.ToNothing:
 		return "What stays after it"
 	case choose.ZeroHere:
@@ -224,17 +230,17 @@ func (w Words) WishName(of task.Kind, kind choose.WishKind, p place.Place) strin
 		return "Numbers up to"
 	case choose.Sharers:
 		if of == problem.Trays {
-			return "Trays"
+			return "How many groups"
 		}
-		return "Sharers"
+		return "Shared among"
 	}
 	return ""
 }
 
 // wishSides are what a wish is called when it is for no, and for yes.
 var wishSides = map[choose.WishKind][2]string{
-	choose.ByBelow: {"its own digits", "the one below"}, choose.AtOnce: {"one", "two or more"}, choose.ToNothing: {"something", "nothing"},
-	choose.InARow: {"one at most", "two or more"},
+	choose.ByBelow: {"its own digits", "the place below"}, choose.AtOnce: {"one", "two or more"}, choose.ToNothing: {"something", "nothing"},
+	choose.InARow: {"at most one", "two or more"},
 }
 
 // WishSide names a side of a wish.
@@ -244,7 +250,7 @@ func WishSide(kind choose.WishKind, want choose.Want) string {
 	case want == choose.Any && named:
 		return "either"
 	case want == choose.Any:
-		return "may be"
+		return "either"
 	case named && want == choose.No:
 		return sides[0]
 	case named:
@@ -256,7 +262,7 @@ func WishSide(kind choose.WishKind, want choose.Want) string {
 }
 
 // FactName names a limit of facts.
-func FactName(f choose.Facts) string { return strings.TrimSuffix(factNames[f], " alone") }
+func FactName(f choose.Facts) string { return strings.TrimPrefix(factNames[f], "only ") }
 
 // RangeName names how far numbers go; the empty one is without a limit.
 func RangeName(r choose.Range) string {
@@ -272,7 +278,7 @@ func LeftOut(n int) string {
 	case 0:
 		return ""
 	case 1:
-		return "one worked lately is left out"
+		return "one worked recently is left out"
 	}
-	return fmt.Sprintf("%d worked lately are left out", n)
+	return fmt.Sprintf("%d worked recently are left out", n)
 }

@@ -11,11 +11,30 @@ import (
 	"vineswap/core/place"
 	"vineswap/core/problem"
 	"vineswap/core/slip"
+	"vineswap/core/swap"
 	"vineswap/core/task"
 )
 
-// Strand names a strand.
-func Strand(s ladder.Strand) string { return string(s) }
+var strandNames = map[ladder.Strand][2]string{
+	ladder.Joining: {"adding", "addition"}, ladder.Taking: {"taking away", "subtraction"}, "sharing": {"sharing and equal groups", "multiplication and division"},
+}
+
+// Strand names a strand as it is said to children: "adding".
+func Strand(s ladder.Strand) string { return strandNames[s][0] }
+
+// StrandHeading names a strand in headings and reports for adults: "addition".
+func StrandHeading(s ladder.Strand) string { return strandNames[s][1] }
+
+var operationNames = map[task.Kind]string{
+	problem.Sum: "adding", problem.Difference: "taking away", problem.Sharing: "sharing", problem.Grouping: "making groups", problem.Trays: "equal groups",
+}
+
+// Operation names what a kind of problem does; empty for other tasks.
+func Operation(kind task.Kind) string { return operationNames[kind] }
+
+var helpNames = map[book.Help]string{
+	book.Shown: "shown", book.Together: "with help", book.Nudged: "prompted", book.Alone: "alone", book.Explains: "explains",
+}
 
 var mannerNames = map[book.Manner][2]string{
 	book.Pieces:          {"pieces", "with pieces"},
@@ -32,17 +51,17 @@ func Manner(m book.Manner) string { return mannerNames[m][0] }
 func InManner(m book.Manner) string { return mannerNames[m][1] }
 
 // Help names a level of help.
-func Help(h book.Help) string { return string(h) }
+func Help(h book.Help) string { return helpNames[h] }
 
 var wayNames = map[book.Way]string{
-	book.Known: "knew it", book.Doubles: "by doubles", book.MadeTen: "made ten", book.CountedOn: "counted on",
-	book.CountedUp: "counted up", book.CountedAll: "counted all", book.OnFingers: "on fingers", "": "how, not said",
+	book.Known: "knew it", book.Doubles: "used doubles", book.MadeTen: "made ten", book.CountedOn: "counted on",
+	book.CountedUp: "counted up", book.CountedAll: "counted all", book.OnFingers: "on fingers", "": "not said how",
 }
 
 // Came says how an answer came, where that bears on what it counts for.
 func Came(c book.Came) string {
 	if c == book.Default {
-		return "all at once"
+		return "marked right with the others"
 	}
 	return ""
 }
@@ -52,54 +71,54 @@ func Way(w book.Way) string { return wayNames[w] }
 
 var stateNames = map[ladder.State]string{
 	ladder.NotYet: "not yet", ladder.Shown: "shown", ladder.UnderWay: "under way", ladder.Secure: "secure", ladder.Wobbling: "wobbling",
-	ladder.CheckAgain: "check again", ladder.Ready: "ready for it", ladder.Passed: "passed by",
+	ladder.CheckAgain: "check again", ladder.Ready: "ready for it", ladder.Passed: "covered by later work",
 }
 
 // State names a state of a leaf or a lobe.
 func State(s ladder.State) string { return stateNames[s] }
 
 var needNames = map[group.Need]string{
-	group.Steady: "wobbling", group.Check: "check again", group.Start: "ready", group.Growing: "growing on", group.Unseen: "not seen yet",
-	group.Near: "near it", group.Before: "still ahead", group.Beyond: "secure there", group.AfterLong: "more than a week", group.Lately: "this week",
+	group.Steady: "wobbling", group.Check: "check again", group.Start: "ready", group.Growing: "on course", group.Unseen: "not seen yet",
+	group.Near: "nearly there", group.Before: "still ahead", group.Beyond: "already secure", group.AfterLong: "more than a week", group.Lately: "this week",
 }
 
 // Need names what the children of a group have in common.
 func Need(n group.Need) string { return needNames[n] }
 
-var orderNames = map[group.Order]string{group.ByNeed: "by need", group.ByWait: "longest without", group.ByNearness: "nearest stage"}
+var orderNames = map[group.Order]string{group.ByNeed: "by need", group.ByWait: "days since last seen", group.ByNearness: "nearest stage"}
 
 // Order names an order of the class.
 func Order(o group.Order) string { return orderNames[o] }
 
 var slipSays = map[slip.ID]string{
-	"drops-new-ten":             "what should come up is forgotten",
-	"writes-both-digits":        "each place is written in full, side by side",
-	"carries-wrong-digit":       "the wrong digit comes up",
-	"always-carries":            "one comes up from every place, due or not",
-	"carries-one-only":          "only one comes up where more are due",
-	"carries-rightward":         "worked from the highest place, and carried to the right",
-	"lines-up-left":             "the shorter number stands too far left",
-	"adds-all-digits":           "all digits are added as if they were ones",
-	"stops-at-shorter":          "the work stops where the shorter number ends",
-	"brings-down-without-carry": "where no digit stands below, what came up is forgotten",
-	"takes-away-instead":        "taken away instead of joined",
-	"zero-makes-zero":           "a 0 in a place makes the whole place 0",
-	"last-ten-lost":             "the last ten is not written",
-	"last-addend-left-out":      "the last number is left out",
-	"counts-the-start":          "the number counted from is counted too",
-	"smaller-from-larger":       "the smaller digit is taken from the larger, whichever stands on top",
-	"ten-for-nothing":           "ten come, and the next place gives nothing",
-	"jumps-over-zero":           "the zeros in the way stay as they are",
-	"nine-from-nowhere":         "zeros in the way become nines, and nothing gives",
-	"stops-at-zero":             "a zero next door gives nothing",
-	"zero-take-n-is-n":          "from 0 the digit itself is left",
-	"zero-take-n-is-zero":       "from 0 nothing is left",
-	"take-zero-is-zero":         "taking 0 leaves 0",
-	"zero-when-short":           "0 is written where there is not enough",
-	"adds-instead":              "joined instead of taken away",
-	"swaps-without-need":        "a ten is fetched where none is needed",
-	"ten-without-own":           "the ten comes, and what was there is forgotten",
-	"swaps-from-far-left":       "the highest place gives instead of the next",
+	"drops-new-ten":             "the ten that came up was not added",
+	"writes-both-digits":        "each column’s whole sum was written, side by side",
+	"carries-wrong-digit":       "the ones were carried and the ten was written",
+	"always-carries":            "one was carried from every column, needed or not",
+	"carries-one-only":          "only one ten was carried where there were more",
+	"carries-rightward":         "worked from the left, and carried to the right",
+	"lines-up-left":             "the shorter number was lined up on the left",
+	"adds-all-digits":           "all the digits were added as if they were ones",
+	"stops-at-shorter":          "stopped where the shorter number ends",
+	"brings-down-without-carry": "the carried ten was forgotten where a digit stands alone",
+	"takes-away-instead":        "taken away instead of added",
+	"zero-makes-zero":           "a column with a 0 in it was given 0",
+	"last-ten-lost":             "the ten of the last column was not written",
+	"last-addend-left-out":      "the last number was left out",
+	"counts-the-start":          "the starting number was counted too",
+	"smaller-from-larger":       "the smaller digit was taken from the larger, whichever is on top",
+	"ten-for-nothing":           "ten was taken without lowering the next place",
+	"jumps-over-zero":           "the zeros in the way were left as they are",
+	"nine-from-nowhere":         "zeros were made into nines without lowering the next place",
+	"stops-at-zero":             "the next place was a zero and was not lowered",
+	"zero-take-n-is-n":          "0 take away a digit was given that digit",
+	"zero-take-n-is-zero":       "0 take away a digit was given 0",
+	"take-zero-is-zero":         "a digit take away 0 was given 0",
+	"zero-when-short":           "0 was written where there was not enough",
+	"adds-instead":              "added instead of taken away",
+	"swaps-without-need":        "ten was fetched where it was not needed",
+	"ten-without-own":           "the digit that was already there was forgotten",
+	"swaps-from-far-left":       "ten was taken from the highest place instead of the next",
 }
 
 // Slip says what a slip does, as part of a sentence.
@@ -107,7 +126,7 @@ func Slip(id slip.ID) string { return slipSays[id] }
 
 // Sum writes a problem with spaces that do not break: "47 + 25", "62 − 38".
 func (w Words) Sum(p problem.Problem) string {
-	return strings.Join(w.numerals(p.Numbers), "\u00a0"+problem.Sign(p.Kind)+"\u00a0")
+	return strings.Join(w.numerals(p.Written()), "\u00a0"+problem.Sign(p.Kind)+"\u00a0")
 }
 
 // Task writes a task as it is written in a line: problems with spaces that do not
@@ -196,9 +215,9 @@ func Children(n int) string {
 func (w Words) Plan(id choose.StageID, draws bool, children int) string {
 	switch {
 	case !draws:
-		return "A lesson on the mat cannot be planned for this stage yet."
+		return "There is no lesson for the mat for this stage yet."
 	case children == 0:
-		return "Nobody is at this stage. Touch the names of those who come."
+		return "Nobody is at this stage. Touch the names of the children who come."
 	}
 	return fmt.Sprintf("%s, with numbers for %s.", capital(Children(children)), w.Stage(id))
 }
@@ -220,14 +239,14 @@ func (w Words) Stands(c ladder.Child, today book.Day) string {
 	for _, c := range []struct {
 		state ladder.State
 		words string
-	}{{ladder.Wobbling, "wobbling in %s"}, {ladder.CheckAgain, "to check again in %s"}, {ladder.UnderWay, "under way in %s"}, {ladder.Ready, "ready for %s"}} {
+	}{{ladder.Wobbling, "wobbling in %s"}, {ladder.CheckAgain, "to be checked again in %s"}, {ladder.UnderWay, "under way in %s"}, {ladder.Ready, "ready for %s"}} {
 		if n := counts[c.state]; n > 0 {
 			parts = append(parts, fmt.Sprintf(c.words, stagesCounted(n)))
 		}
 	}
 	said := capital(list(parts))
 	if said == "" {
-		said = "All that was begun is secure"
+		said = "Everything begun so far is secure"
 	}
 	return fmt.Sprintf("%s. Last seen %s.", said, onDay(last, today))
 }
@@ -260,7 +279,7 @@ func (w Words) Counted(c place.Column) string {
 	if !c.Swaps {
 		return fmt.Sprintf("%d counted", c.Count)
 	}
-	return fmt.Sprintf("%d counted, %s: %d stay", c.Count, w.Swaps(c.Out), c.Stays)
+	return fmt.Sprintf("%d counted, %s: %s", c.Count, w.ofColumn(c.Out), stay(c.Stays))
 }
 
 // TakenFrom says what was done with a column of a difference: "12 there after one
@@ -270,16 +289,53 @@ func (w Words) TakenFrom(c place.Column) string {
 	if c.Swaps {
 		there += " after " + w.down().Swaps(1)
 	}
-	return fmt.Sprintf("%s, %d taken: %d stay", there, c.Lower(), c.Stays)
+	return fmt.Sprintf("%s, %d taken away: %s", there, c.Lower(), stay(c.Stays))
 }
 
 // SharedOut says what was done with a column of sharing: "9 among four: 2 each, 1
-// left".
+// left over".
 func SharedOut(c place.Column, sharers int) string {
-	return fmt.Sprintf("%d among %s: %d each, %d left", c.Count, place.Number(sharers).Words(false), c.Stays, c.Out)
+	return fmt.Sprintf("%d among %s: %d each, %d left over", c.Count, place.Number(sharers).Words(false), c.Stays, c.Out)
 }
 
-// Judged says what a guide judged: "no swap in the column is secure".
+// ofColumn counts the swaps of one column; a class that carries says "a carry of two".
+func (w Words) ofColumn(n int) string {
+	if w.Swap == Carry && n > 1 {
+		return "a carry of " + counted(n)
+	}
+	return w.Swaps(n)
+}
+
+// SwapsOf counts the swaps of a worked problem: "two swaps". A class that carries
+// counts a column once: "a carry of two".
+func (w Words) SwapsOf(t swap.Trace) string {
+	w = w.For(t.Problem.Kind)
+	var carries []string
+	several := false
+	for _, c := range t.Columns {
+		if w.Swap == Carry && c.Out > 0 {
+			carries = append(carries, map[bool]string{true: w.ofColumn(c.Out), false: w.ASwap()}[c.Out > 1])
+			several = several || c.Out > 1
+		}
+	}
+	if several {
+		return list(carries)
+	}
+	return w.Swaps(len(t.Swaps))
+}
+
+// stay says how many stay in a place: "1 stays", "4 stay".
+func stay(n int) string {
+	switch n {
+	case 0:
+		return "nothing stays"
+	case 1:
+		return "1 stays"
+	}
+	return fmt.Sprintf("%d stay", n)
+}
+
+// Judged says what an adult judged: "no swap in the column is secure".
 func (w Words) Judged(stage choose.StageID, manner book.Manner, state ladder.State) string {
 	return fmt.Sprintf("%s: %s", w.StageInManner(stage, manner), State(state))
 }

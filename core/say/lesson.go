@@ -13,12 +13,12 @@ import (
 
 // What a lesson says of itself outside its steps.
 const (
-	Choose    = "choose"                                                // the ribbon's first mark
-	Gather    = "gather"                                                // and its second
-	Record    = "record"                                                // its last, where there are children
-	WriteUp   = "Write who did what"                                    // what is done after the last step with children
-	Finish    = "Finish the lesson"                                     // what is done after the last step
-	Gathering = "The numbers are chosen. Next the pieces are gathered." // said before the first step
+	Choose    = "choose"                                           // the ribbon's first mark
+	Gather    = "gather"                                           // and its second
+	Record    = "record"                                           // its last, where there are children
+	WriteUp   = "Write up who did what"                            // what is done after the last step with children
+	Finish    = "Finish the lesson"                                // what is done after the last step
+	Gathering = "The numbers are chosen. Next, gather the pieces." // said before the first step
 )
 
 // Phase names the stretch of the work that a position lies in, as on the
@@ -32,7 +32,7 @@ func (w Words) Phase(at swap.Position) string {
 	case swap.LayOut:
 		return "build"
 	case swap.Joining:
-		return "join"
+		return "push together"
 	case swap.Work:
 		if !at.Place.HasPiece() { // a long word, where there is little room
 			return w.Numeral(place.Number(at.Place.Unit()))
@@ -46,7 +46,7 @@ func (w Words) Phase(at swap.Position) string {
 
 // Role says what a child at the mat does: the numbers that it builds, the places
 // that are its turns, whether it takes groups off in turn with the others, and
-// whether it keeps the store. A child with nothing of these lays the large cards.
+// whether it keeps the bank. A child with nothing of these lays the large cards.
 func (w Words) Role(builds []place.Number, works []place.Place, groups, store bool) string {
 	var parts, places []string
 	for _, p := range works {
@@ -62,7 +62,7 @@ func (w Words) Role(builds []place.Number, works []place.Place, groups, store bo
 		parts = append(parts, "takes groups off")
 	}
 	if store {
-		parts = append(parts, "keeps the store")
+		parts = append(parts, "keeps the "+w.TheBank())
 	}
 	if len(parts) == 0 {
 		return "lays the large cards"
@@ -88,11 +88,11 @@ func Trays(p problem.Problem) string {
 	case problem.Difference:
 		return "one for the larger number, one for what is taken"
 	case problem.Sharing:
-		return fmt.Sprintf("one for the number, %s for the sharers", p.Numbers[1].Words(false))
+		return fmt.Sprintf("one for the number, %s for the shares", p.Numbers[1].Words(false))
 	case problem.Grouping:
 		return "one for the number, one for the groups"
 	}
-	return fmt.Sprintf("%s for the numbers, one for the result", place.Number(len(p.Addends())).Words(false))
+	return fmt.Sprintf("%s for the numbers, one for the total", place.Number(len(p.Addends())).Words(false))
 }
 
 // Trays names what lies on each tray of a problem, and the tray of the result,
@@ -110,7 +110,7 @@ func (w Words) Trays(p problem.Problem) (laid []string, result string) {
 	case problem.Grouping:
 		return []string{w.Numeral(p.Numbers[0]), fmt.Sprintf("groups of %s", p.Numbers[1].Words(false))}, ""
 	}
-	return w.numerals(p.Addends()), "the result"
+	return w.numerals(p.Addends()), "the total"
 }
 
 // CardSets says how many sets of cards there are.
@@ -124,16 +124,16 @@ func Minutes(n int) string { return fmt.Sprintf("about %d minutes", n) }
 // MinutesBasis says what the minutes are made of; on paper a swap takes half as
 // long.
 func (w Words) MinutesBasis(swaps int, onPaper bool) string {
-	each := "three quarters of one"
+	each := "three quarters"
 	if onPaper {
-		each = "three eighths of one"
+		each = "a good third"
 	}
-	return fmt.Sprintf("Three for laying out, %s for each %s, one for saying back: %s.", each, w.forms().noun, w.Swaps(swaps))
+	return fmt.Sprintf("Three to lay out, %s for each %s, one to say it back: %s.", each, w.forms().noun, w.Swaps(swaps))
 }
 
 // CardsAlone says why a number is not laid out with pieces.
 func (w Words) CardsAlone(n place.Number) string {
-	return fmt.Sprintf("There is no piece above the thousand cube: %s is worked with cards and column.", w.Numeral(n))
+	return fmt.Sprintf("There is no piece larger than the thousand cube: %s is worked with cards and the column.", w.Numeral(n))
 }
 
 // Boundary names where a knot of an operation lies: what comes up goes from the

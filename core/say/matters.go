@@ -12,32 +12,51 @@ import (
 
 // matterNames are the headings of the settings.
 var matterNames = map[string]string{
-	"swap": "Ten for one is called", "places": "Places are called", "digits": "Digits are said", "when": "In joining, swap", "carried": "What comes up is written", "crossing": "In taking away, write", "order": "In taking away, swap", "zeros": "Over zeros, swap",
+	"swap": "Ten for one is called", "places": "Places are called", "digits": "Digits are said", "when": "In addition, {swap}", "carried": "In addition, what is carried is written", "crossing": "In subtraction, the change is written", "order": "In subtraction, {swap}", "zeros": "Over zeros, {swap}",
+	"bank": "The shelf to {swap} with is called", "adult": "Who leads a lesson is called",
 	"and": "Numbers are said", "teens": "Numbers after ten are said", "comma": "Thousands are written", "material": "Lessons open with", "range": "Numbers go up to",
 }
 
-// Matter names a setting.
-func Matter(id string) string { return matterNames[id] }
+// Matter names a setting, with the class's own word for the swap.
+func (w Words) Matter(id string) string {
+	verb := w.forms().verb
+	if id == "order" || id == "zeros" {
+		verb = w.down().forms().verb
+	}
+	return strings.ReplaceAll(matterNames[id], "{swap}", verb)
+}
+
+// BankExample is a sentence with the class's word for the bank.
+func (w Words) BankExample() string {
+	return fmt.Sprintf("Ten go back to the %s.", w.TheBank())
+}
+
+// AdultExample is a sentence with the class's word for who leads the lesson.
+func (w Words) AdultExample() string {
+	return fmt.Sprintf("The %s's own judgement.", w.TheAdult())
+}
 
 var sideNames = map[string]map[string]string{
 	"places":   {"ones": "ones, tens, hundreds", "units": "units, tens, hundreds", "beads": "beads, bars, squares", "blocks": "cubes, sticks, flats"},
 	"digits":   {"by-kind": "by kind", "face-value": "by face value"},
-	"when":     {"at-ten": "at ten, while counting", "after-column": "after the whole place"},
+	"when":     {"at-ten": "at ten, while counting", "after-column": "after the whole column"},
 	"carried":  {"above": "above the top", "under": "under the last number", "beside": "beside its place"},
 	"crossing": {"cross-out": "crossed out, the new one above", "in-front": "a small 1 in front"},
-	"order":    {"as-needed": "as each place needs it", "swaps-first": "everything first"},
+	"order":    {"as-needed": "as each place needs it", "swaps-first": "all places first"},
 	"zeros":    {"place-by-place": "place by place", "as-one": "as one"},
 	"and":      {"false": "without “and”", "true": "with “and”"},
-	"teens":    {"plain": "in plain words", "ten-and": "by their tens first"},
-	"comma":    {"none": "without a sign", "comma": "with a comma", "space": "with a space"},
+	"teens":    {"plain": "in plain words", "ten-and": "as tens and ones"},
+	"comma":    {"none": "without a gap", "comma": "with a comma", "space": "with a space"},
 	"range":    {"20": "20", "100": "100", "1000": "1,000", "10000": "10,000", "1000000": "a million"},
-	"material": {"beads": "beads", "blocks": "blocks"},
+	"material": {"beads": "beads", "blocks": "blocks", "drawings": "drawings"},
+	"bank":     {"bank": "bank", "store": "store"},
+	"adult":    {"teacher": "teacher", "guide": "guide"},
 }
 
 // Side names a side of a setting; empty where the class's own word is its name.
 func Side(matter, side string) string { return sideNames[matter][side] }
 
-// RangeExample says how many stages of joining and taking have numbers in a range.
+// RangeExample says how many stages of the ladder have numbers in a range.
 func (w Words) RangeExample(r choose.Range) string {
 	n := 0
 	last := ""

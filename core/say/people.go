@@ -27,9 +27,9 @@ func Erased(n int) string {
 	case 0:
 		return ""
 	case 1:
-		return "One child was erased. Nothing else of it is kept."
+		return "One child was erased. Nothing else about the child is kept."
 	}
-	return fmt.Sprintf("%d children were erased. Nothing else of them is kept.", n)
+	return fmt.Sprintf("%d children were erased. Nothing else about them is kept.", n)
 }
 
 // PlaceInStrand says where a stage stands: "joining, stage 5 of 10".

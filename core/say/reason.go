@@ -14,13 +14,13 @@ import (
 var clauseWords = map[ladder.ClauseKind]func(w Words, stage choose.StageID, c ladder.Clause, today book.Day) string{
 	ladder.NothingYet: func(Words, choose.StageID, ladder.Clause, book.Day) string { return "Nothing is recorded yet." },
 	ladder.ShownOn: func(_ Words, _ choose.StageID, c ladder.Clause, today book.Day) string {
-		return fmt.Sprintf("Shown %s, not worked yet.", onDay(c.Day, today))
+		return fmt.Sprintf("Shown %s, not tried yet.", onDay(c.Day, today))
 	},
-	ladder.ByGuide: func(_ Words, _ choose.StageID, c ladder.Clause, today book.Day) string {
-		return fmt.Sprintf("The guide's own judgement, %s: %s. What is worked from now on counts anew.", onDay(c.Day, today), State(c.State))
+	ladder.ByGuide: func(w Words, _ choose.StageID, c ladder.Clause, today book.Day) string {
+		return fmt.Sprintf("The %s’s own judgement, %s: %s. Only work after it counts from now on.", w.TheAdult(), onDay(c.Day, today), State(c.State))
 	},
-	ladder.CountedFrom: func(_ Words, _ choose.StageID, c ladder.Clause, today book.Day) string {
-		return fmt.Sprintf("Counted from the guide's judgement %s: %s.", onDay(c.Day, today), State(c.State))
+	ladder.CountedFrom: func(w Words, _ choose.StageID, c ladder.Clause, today book.Day) string {
+		return fmt.Sprintf("Counted from the %s’s judgement %s: %s.", w.TheAdult(), onDay(c.Day, today), State(c.State))
 	},
 	ladder.BeadsHeld: func(_ Words, _ choose.StageID, c ladder.Clause, _ book.Day) string {
 		if c.More == 0 {
@@ -32,7 +32,7 @@ var clauseWords = map[ladder.ClauseKind]func(w Words, stage choose.StageID, c la
 		return fmt.Sprintf("%s: secure again with %s more right alone.", Beads(c.Beads), counted(c.More))
 	},
 	ladder.LentBeads: func(_ Words, _ choose.StageID, c ladder.Clause, _ book.Day) string {
-		return fmt.Sprintf("%s of them from work that uses this.", fraction(c.Beads))
+		return fmt.Sprintf("%s of them from later work that uses this.", fraction(c.Beads))
 	},
 	ladder.StillToSee: func(w Words, stage choose.StageID, c ladder.Clause, _ book.Day) string {
 		var skills []string
@@ -49,7 +49,7 @@ var clauseWords = map[ladder.ClauseKind]func(w Words, stage choose.StageID, c la
 		if c.N == 0 {
 			return "Nothing right alone yet."
 		}
-		return "Right alone on one day so far: a second day is wanted."
+		return "Right alone on one day so far: a second day is needed."
 	},
 	ladder.RightAlone: func(_ Words, _ choose.StageID, c ladder.Clause, today book.Day) string {
 		return fmt.Sprintf("Right alone %s on %s, last %s.", times(c.N), days(c.Days), onDay(c.Day, today))
@@ -122,6 +122,20 @@ func fraction(b ladder.Beads) string {
 	return fmt.Sprint(int(whole), sign)
 }
 
+var ordinals = []string{"", "first", "second", "third", "fourth", "fifth", "sixth", "seventh", "eighth", "ninth"}
+
+// Ordinal says which time it is: "third", "12th".
+func Ordinal(n int) string {
+	if n > 0 && n < len(ordinals) {
+		return ordinals[n]
+	}
+	ending := "th"
+	if tens := n / 10 % 10; tens != 1 && n%10 > 0 && n%10 < 4 {
+		ending = []string{"", "st", "nd", "rd"}[n%10]
+	}
+	return fmt.Sprint(n, ending)
+}
+
 // counted says a small number in words: "two".
 func counted(n int) string { return place.Number(n).Words(false) }
 
@@ -186,15 +200,15 @@ func (w Words) clauses(stage choose.StageID, clauses []ladder.Clause, today book
 
 // metWords say why a stage that comes before counts as met.
 var metWords = map[ladder.Why]string{
-	ladder.NotHere:   "%s counts as met: the class's numbers do not go so far.",
-	ladder.ByUse:     "%s counts as met: a stage that builds on it is secure.",
-	ladder.ByArrival: "%s counts as met: there was work with two digits before this stage came.",
+	ladder.NotHere:   "%s counts as met: the class’s numbers do not go that far.",
+	ladder.ByUse:     "%s counts as met: a later stage that uses it is secure.",
+	ladder.ByArrival: "%s counts as met: there was work with two-digit numbers before this stage was added.",
 }
 
 // ReadyBecause says what makes a stage ready.
 func (w Words) ReadyBecause(proofs []ladder.Proof, today book.Day) string {
 	if len(proofs) == 0 {
-		return "Nothing has to come before it."
+		return "Nothing has to be learnt before it."
 	}
 	said := make([]string, len(proofs))
 	for i, p := range proofs {
@@ -218,7 +232,7 @@ func (w Words) NextStep(s ladder.NextStep, proofs []ladder.Proof, today book.Day
 	name := fmt.Sprintf("%s: %s", Strand(ladder.StrandOf(s.Stage)), w.Stage(s.Stage))
 	switch {
 	case s.Kind == ladder.LetBe:
-		return fmt.Sprintf("Let the child repeat, %s", name), fmt.Sprintf("Chosen by the child today, %s, run %d. Nobody is pushed on from what it chose on that day.", InManner(s.Manner), s.Lobe.Chosen)
+		return fmt.Sprintf("Let the child repeat it, %s", name), fmt.Sprintf("The child chose this today, %s, for the %s time. A child who repeats by choice is not moved on that day.", InManner(s.Manner), Ordinal(s.Lobe.Chosen))
 	case s.Kind == ladder.GoBack && s.Manner == s.Lobe.Manner:
 		return fmt.Sprintf("Stay %s, %s", InManner(s.Manner), name), w.Reason(s.Stage, s.Lobe, today)
 	case s.Kind == ladder.GoBack:
@@ -230,10 +244,10 @@ func (w Words) NextStep(s ladder.NextStep, proofs []ladder.Proof, today book.Day
 }
 
 // PassedBy is why a stage has a knot and no leaf.
-const PassedBy = "Passed by: never recorded, and a stage that builds on it is secure."
+const PassedBy = "Covered by later work: never recorded, and a later stage that uses it is secure."
 
 // TakenAsMet is why a stage that came late has neither leaf nor bud.
-const TakenAsMet = "Counts as met: there was work with two digits before this stage came. It can be worked all the same."
+const TakenAsMet = "Counts as met: there was work with two-digit numbers before this stage was added. It can be worked all the same."
 
 // NotYet says what has to come first.
 func (w Words) NotYet(waits []choose.StageID) string {
@@ -244,7 +258,7 @@ func (w Words) NotYet(waits []choose.StageID) string {
 	for _, id := range waits {
 		names = append(names, w.Stage(id))
 	}
-	return fmt.Sprintf("First comes %s, with material.", list(names))
+	return fmt.Sprintf("%s must be secure first, with material.", capital(list(names)))
 }
 
 // LeafReason says why a leaf is as it is: the reason of its least settled manner,

@@ -69,18 +69,18 @@ func TestReasons(t *testing.T) {
 		want    string
 	}{
 		"nothing":                        {ones, "", 0, "Nothing is recorded yet."},
-		"shown":                          {ones, "S", 1, "Shown yesterday, not worked yet."},
-		"one right":                      {ones, "R", 0, "1 of 7 beads: six more right alone. Right alone on one day so far: a second day is wanted."},
+		"shown":                          {ones, "S", 1, "Shown yesterday, not tried yet."},
+		"one right":                      {ones, "R", 0, "1 of 7 beads: six more right alone. Right alone on one day so far: a second day is needed."},
 		"one wrong":                      {ones, "X", 0, "None of 7 beads, and 3 to make up first: ten more right alone. Nothing right alone yet. The one answer is wrong: 136 + 257 = 500393."},
 		"five right":                     {ones, "RRR|RR", 0, "5 of 7 beads: two more right alone."},
 		"with help alone":                {ones, "NNT", 0, "1¼ of 7 beads: six more right alone. Nothing right alone yet."},
-		"all of it on one day":           {ones, "RRRRRRR", 0, "7 of 7 beads. Right alone on one day so far: a second day is wanted."},
+		"all of it on one day":           {ones, "RRRRRRR", 0, "7 of 7 beads. Right alone on one day so far: a second day is needed."},
 		"a swap is still to be seen":     {higher, "RRR|RR", 0, "5 of 7 beads: two more right alone. A swap in the hundreds is still to be seen."},
 		"secure":                         {ones, "RRRR|RRR", 0, "Secure since today. Right alone 7 times on 2 days, last today."},
 		"secure with a wrong one":        {ones, "RRRR|RRRX", 0, "Secure since today. Right alone 7 times on 2 days, last today. Wrong once of 8 answers."},
-		"wobbling, one slip":             {ones, "RRRR|RRR|WW", 0, "1 of 7 beads: secure again with two more right alone. 2 of the last 6 answers are wrong: 857 + 105 = 952 and 227 + 666 = 883. One slip explains 2 of these 2: what should come up is forgotten."},
-		"wobbling, two of three":         {ones, "RRRR|RRR|WXW", 0, "None of 7 beads, and 2 to make up first: secure again with five more right alone. 3 of the last 6 answers are wrong: 857 + 105 = 952, 227 + 666 = 500893 and 447 + 535 = 972. One slip explains 2 of these 3: what should come up is forgotten."},
-		"coming back":                    {ones, "RRRR|RRR|WW|R", 0, "2 of 7 beads: secure again with one more right alone. 2 of the last 6 answers are wrong: 857 + 105 = 952 and 227 + 666 = 883. One slip explains 2 of these 2: what should come up is forgotten."},
+		"wobbling, one slip":             {ones, "RRRR|RRR|WW", 0, "1 of 7 beads: secure again with two more right alone. 2 of the last 6 answers are wrong: 857 + 105 = 952 and 227 + 666 = 883. One slip explains 2 of these 2: the ten that came up was not added."},
+		"wobbling, two of three":         {ones, "RRRR|RRR|WXW", 0, "None of 7 beads, and 2 to make up first: secure again with five more right alone. 3 of the last 6 answers are wrong: 857 + 105 = 952, 227 + 666 = 500893 and 447 + 535 = 972. One slip explains 2 of these 3: the ten that came up was not added."},
+		"coming back":                    {ones, "RRRR|RRR|WW|R", 0, "2 of 7 beads: secure again with one more right alone. 2 of the last 6 answers are wrong: 857 + 105 = 952 and 227 + 666 = 883. One slip explains 2 of these 2: the ten that came up was not added."},
 		"not seen for long":              {ones, "RRRR|RRR=====", 0, "Secure since 24 Nov. Not worked for 4 school weeks after 24 Nov, nor anything that uses it."},
 		"looked at again, and not alone": {ones, "RRRR|RRR=====N", 0, "Secure since 24 Nov. Not worked for 4 school weeks after 24 Nov, nor anything that uses it. Looked at again once, today, and not right alone."},
 	} {
@@ -94,7 +94,7 @@ func TestReasons(t *testing.T) {
 // In a list the one clause that tells most is said.
 func TestReasonsInBrief(t *testing.T) {
 	for history, want := range map[string]string{
-		"RRRR|RRR|WW":    "2 of 2 wrong by one slip: what should come up is forgotten.",
+		"RRRR|RRR|WW":    "2 of 2 wrong by one slip: the ten that came up was not added.",
 		"RRRR|RRR|XX":    "2 of the last 6 answers are wrong.",
 		"RRRR|RRR=====":  "Not worked for 4 school weeks after 24 Nov.",
 		"RRRR|RRR=====N": "Not worked for 4 school weeks after 24 Nov.",
@@ -118,7 +118,7 @@ func TestBeadsInWords(t *testing.T) {
 			t.Errorf("%d: %q", b, got)
 		}
 	}
-	if say.Came(book.Default) != "all at once" || say.Came(book.Typed) != "" || say.Came(book.Marked) != "" {
+	if say.Came(book.Default) != "marked right with the others" || say.Came(book.Typed) != "" || say.Came(book.Marked) != "" {
 		t.Error("how an answer came is said where it bears on what it counts for, and nowhere else")
 	}
 }
@@ -128,8 +128,8 @@ func TestBeadsInWords(t *testing.T) {
 func TestReadyWhereTheNumbersDoNotGoSoFar(t *testing.T) {
 	child := ladder.Child{Class: ladder.Class{Limit: choose.Range("20").Limit()}}
 	for stage, want := range map[choose.StageID]string{
-		choose.ThreeAddends: "Several swaps counts as met: the class's numbers do not go so far.",
-		choose.WithinTen:    "Nothing has to come before it.",
+		choose.ThreeAddends: "Several swaps counts as met: the class’s numbers do not go that far.",
+		choose.WithinTen:    "Nothing has to be learnt before it.",
 	} {
 		if got := (say.Words{}).ReadyBecause(child.Proofs(stage, firstDay), firstDay); got != want {
 			t.Errorf("%s: %q", stage, got)

@@ -18,29 +18,29 @@ var stageWords = map[choose.StageID][2]string{
 	choose.NoSwap:        {"no {swap}", "No place reaches ten."},
 	choose.OneSwapOnes:   {"one {swap}, {ones}", "The {ones} alone reach ten."},
 	choose.OneSwapHigher: {"one {swap}, higher", "One place reaches ten, neither the {ones} nor the highest."},
-	choose.SeveralSwaps:  {"several {swaps}", "Two places or more reach ten by their own digits, not the highest."},
-	choose.SwapMakesSwap: {"{a swap} makes {a swap}", "A place reaches ten only by what comes up, and not the highest."},
+	choose.SeveralSwaps:  {"several {swaps}", "Two or more places reach ten by their own digits, not the highest."},
+	choose.SwapMakesSwap: {"one {swap} causes the next", "A place reaches ten only because of what comes up, and not the highest."},
 	choose.NewPlace:      {"new place", "The highest place reaches ten and opens a new one."},
-	choose.ThreeAddends:  {"three to six addends", "Three to six numbers are joined."},
+	choose.ThreeAddends:  {"three to six addends", "Three to six numbers are added."},
 	choose.AnySum:        {"any sum", "Anything, up to six digits."},
 
 	choose.TakeWithinTen:     {"within ten", "From at most ten."},
-	choose.BackOverTen:       {"back over ten", "From 11 to 18, a single digit, and less than ten is left."},
+	choose.BackOverTen:       {"back over ten", "From 11 to 18, take away a single digit, less than ten is left."},
 	choose.TakeNoSwap:        {"no {swap}", "Every place has enough."},
 	choose.TakeOneSwapTens:   {"one {swap}, tens", "One {swap}: a ten for ten {ones}."},
 	choose.TakeOneSwapHigher: {"one {swap}, higher", "One {swap}, from a higher place."},
-	choose.TakeSeveralSwaps:  {"several {swaps}", "Two {swaps} or more, none through a zero."},
+	choose.TakeSeveralSwaps:  {"several {swaps}", "Two or more {swaps}, none through a zero."},
 	choose.AcrossOneZero:     {"across one zero", "{A swap} goes through one zero of the larger number."},
-	choose.AcrossZeros:       {"across zeros", "{A swap} goes through two zeros or more in a row."},
+	choose.AcrossZeros:       {"across zeros", "{A swap} goes through two or more zeros in a row."},
 	choose.AnyDifference:     {"any difference", "Anything, up to six digits."},
 
-	choose.EqualTrays:     {"equal trays", "Two to nine trays alike, and no place reaches ten."},
-	choose.EqualTraysSwap: {"equal trays, {swaps}", "Two to nine trays alike, and a place reaches ten."},
-	choose.ShareEven:      {"shared evenly", "Every place goes round, and nothing is left."},
-	choose.ShareSwap:      {"shared, {a swap}", "What does not go round in a place is taken down, and nothing is left."},
-	choose.ShareRemainder: {"shared, a rest", "Some {ones} are left that do not go round."},
+	choose.EqualTrays:     {"equal groups", "Two to nine equal groups, and no place reaches ten."},
+	choose.EqualTraysSwap: {"equal groups, {swaps}", "Two to nine equal groups, and a place reaches ten."},
+	choose.ShareEven:      {"shared evenly", "Every place can be shared evenly, and nothing is left over."},
+	choose.ShareSwap:      {"shared, with {a swap}", "{A swap} is needed on the way down, and nothing is left over."},
+	choose.ShareRemainder: {"shared, a remainder", "Some {ones} are left over."},
 
-	"": {"chosen by hand", "Any numbers, with any {swaps}."},
+	"": {"my own pattern", "Any numbers, with any {swaps}."},
 }
 
 // ofStage are the words for a stage: those in the table or, for a stage that is
@@ -76,7 +76,7 @@ func (w Words) Skill(stage choose.StageID, skill task.Skill) string {
 	}
 	text := "{a swap} in the " + w.PlaceMany(p)
 	if what == "made" {
-		text += " made by another"
+		text += " caused by the place below"
 	}
 	return w.fill(stage.Kind(), text)
 }

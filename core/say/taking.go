@@ -13,20 +13,23 @@ func (w Words) takingLine(t swap.Trace, s swap.Step) Line {
 	switch s.Kind {
 	case swap.SetOut:
 		if w.Drawn {
-			return Line{"Take a sheet", []Span{plain("Room for the larger number. The smaller is laid in cards alone.")}}
+			return Line{"Take a sheet", []Span{plain("Room for the larger number. The smaller number is shown with cards only.")}}
 		}
-		return Line{"Lay out", []Span{plain("One tray for the larger number. The smaller is laid in cards alone.")}}
+		return Line{"Lay out", []Span{plain("One tray for the larger number. The smaller number is shown with cards only.")}}
 	case swap.Build:
 		return Line{w.build(larger), w.built(larger)}
 	case swap.Label:
 		if s.Tray == 1 {
-			return Line{"Label the tray", []Span{plain("The large cards read %s.", w.Numeral(larger))}}
+			return w.largeCards(larger)
 		}
-		return Line{fmt.Sprintf("Lay the cards of %s", w.Numeral(smaller)), []Span{plain("The small cards say what is to go: %s.", w.Numeral(smaller))}}
+		if smaller == 0 {
+			return Line{"Lay no cards", []Span{plain("Nothing is to be taken away.")}}
+		}
+		return Line{fmt.Sprintf("Lay the cards of %s", w.Numeral(smaller)), []Span{plain("The small cards show what is to be taken away: %s.", w.Numeral(smaller))}}
 	case swap.Look:
 		return Line{"Look at the " + w.PlaceMany(s.At.Place), w.looked(t, s)}
 	case swap.SwapDown:
-		return w.swappedDown(s)
+		return w.swappedDown(t, s)
 	case swap.TakeAway:
 		return w.takenAway(t, s)
 	case swap.Write:
@@ -36,7 +39,24 @@ func (w Words) takingLine(t swap.Trace, s swap.Step) Line {
 	case swap.ReadOut:
 		return Line{"Read the number", []Span{plain("%s.", capital(w.Number(t.Answer)))}}
 	}
-	return Line{"Say it back", []Span{plain("%s was taken from %s. It leaves %s.", w.Numeral(smaller), w.Numeral(larger), w.Numeral(t.Answer))}}
+	return Line{"Say it back", []Span{plain("%s was taken from %s. That leaves %s.", w.Numeral(smaller), w.Numeral(larger), w.Numeral(t.Answer))}}
+}
+
+// largeCards labels the number that is taken from, or shared out.
+func (w Words) largeCards(n place.Number) Line {
+	const do = "Label the tray"
+	if n == 0 {
+		return Line{do, []Span{plain("Nothing lies here, so no card is needed.")}}
+	}
+	return Line{do, []Span{plain("The large cards read %s.", w.Numeral(n))}}
+}
+
+// isAre is the verb that goes with a count.
+func isAre(n int) string {
+	if n == 1 {
+		return "is"
+	}
+	return "are"
 }
 
 // Came says what one column of a difference does: "12 ones: ten came from one
@@ -56,7 +76,7 @@ func (w Words) looked(t swap.Trace, s swap.Step) []Span {
 	here := w.strongDigit(s.Count, c.Place, true)
 	switch {
 	case c.Lower() == 0:
-		return []Span{here, plain(". Nothing goes from here.")}
+		return []Span{here, plain(". Nothing is taken from here.")}
 	case s.Count < c.Lower():
 		return []Span{here, plain(", and %s to take: not enough.", w.digit(c.Lower(), c.Place))}
 	}
@@ -64,7 +84,8 @@ func (w Words) looked(t swap.Trace, s swap.Step) []Span {
 }
 
 // swappedDown says a swap down; over zeros as one it says all that comes.
-func (w Words) swappedDown(s swap.Step) Line {
+func (w Words) swappedDown(t swap.Trace, s swap.Step) Line {
+	w = w.For(t.Problem.Kind)
 	spans := []Span{w.strong(1, s.From, true), plain(" %s ", w.forms().it)}
 	for p := s.From - 1; p > s.To; p-- {
 		spans = append(spans, w.strong(9, p, false), plain(", "))
@@ -73,14 +94,14 @@ func (w Words) swappedDown(s swap.Step) Line {
 		spans[len(spans)-1] = plain(" and ")
 	}
 	spans = append(spans, w.strong(10, s.To, false), plain("."))
-	return Line{fmt.Sprintf("%s ten %s", capital(w.down().forms().do), w.pieces(s.To)), spans}
+	return Line{fmt.Sprintf("%s ten %s", capital(w.forms().do), w.pieces(s.To)), spans}
 }
 
 func (w Words) takenAway(t swap.Trace, s swap.Step) Line {
 	p := s.At.Place
 	return Line{
 		fmt.Sprintf(w.laidOrDrawn("Take %s away", "Cross %s out"), w.digit(s.Count, p)),
-		[]Span{w.strongDigit(s.Count, p, true), plain(" taken from %s.", w.digit(t.Columns[p].Count, p))},
+		[]Span{w.strongDigit(s.Count, p, true), plain(" %s taken from %s.", isAre(s.Count), w.digit(t.Columns[p].Count, p))},
 	}
 }
 
@@ -89,9 +110,9 @@ func (w Words) left(t swap.Trace, s swap.Step) Line {
 	p := s.At.Place
 	switch {
 	case s.Count > 0:
-		return Line{fmt.Sprintf("Lay the card %s", w.Numeral(s.Cards[0])), []Span{plain("%s: the card %s.", capital(w.lies(s.Count, "left", p)), w.Numeral(s.Cards[0]))}}
+		return Line{fmt.Sprintf("Lay the card %s", w.Numeral(s.Cards[0])), []Span{plain("%s: the card %s.", capital(w.lies(s.Count, isAre(s.Count)+" left", p)), w.Numeral(s.Cards[0]))}}
 	case t.Answer.Has(p):
-		return Line{"Write 0", []Span{plain("Nothing is left in the %s: no card, and a 0 is written.", w.PlaceMany(p))}}
+		return Line{"Write 0", []Span{plain("No %s are left, so no card is laid and 0 is written.", w.pieces(p))}}
 	}
-	return Line{"Leave it open", []Span{plain("Nothing is left in the %s, and nothing is written before the number.", w.PlaceMany(p))}}
+	return Line{"Leave it open", []Span{plain("No %s are left, and nothing is written in front of the number.", w.pieces(p))}}
 }

@@ -2,6 +2,7 @@ package say
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"vineswap/core/place"
@@ -88,7 +89,7 @@ func (w Words) joiningLine(t swap.Trace, s swap.Step, addends []place.Number) Li
 		if w.Drawn {
 			return Line{"Take a sheet", []Span{plain("Room for %s numbers, one below the other.", place.Number(len(addends)).Words(false))}}
 		}
-		return Line{"Lay out", []Span{plain("%s trays, one for each number, and one for what they make.", capital(place.Number(len(addends)).Words(false)))}}
+		return Line{"Lay out", []Span{plain("%s trays: one for each number and one for the total.", capital(place.Number(len(addends)+1).Words(false)))}}
 	case swap.Build:
 		n := addends[s.Tray-1]
 		return Line{w.build(n), w.built(n)}
@@ -96,13 +97,13 @@ func (w Words) joiningLine(t swap.Trace, s swap.Step, addends []place.Number) Li
 		return w.labelled(addends[s.Tray-1])
 	case swap.Join:
 		if w.Drawn {
-			return Line{"Draw all together", []Span{plain("All is drawn together: %s.", w.withTheirKind(t))}}
+			return Line{"Draw all together", []Span{plain("Everything is drawn together: %s.", w.withTheirKind(t))}}
 		}
-		return Line{"Push together", []Span{plain("All is pushed together: %s.", w.withTheirKind(t))}}
+		return Line{"Push together", []Span{plain("Everything is pushed together: %s.", w.withTheirKind(t))}}
 	case swap.CountUp:
 		return Line{"Count the " + w.pieces(s.At.Place), w.counted(t, s)}
 	case swap.Stop:
-		return w.stopped(s)
+		return w.stopped(t, s)
 	case swap.MakeSwap:
 		return w.swapped(s)
 	case swap.Write:
@@ -113,9 +114,9 @@ func (w Words) joiningLine(t swap.Trace, s swap.Step, addends []place.Number) Li
 		return Line{"Read the number", []Span{plain("%s.", capital(w.Number(t.Answer)))}}
 	}
 	if t.Problem.Kind == problem.Trays {
-		return Line{"Say it back", []Span{plain("%s times %s was joined. Together that is %s.", capital(place.Number(len(addends)).Words(false)), w.Numeral(addends[0]), w.Numeral(t.Answer))}}
+		return Line{"Say it back", []Span{plain("%s %s of %s were joined. Together that is %s.", capital(place.Number(len(addends)).Words(false)), w.laidOrDrawn("trays", "groups"), w.Numeral(addends[0]), w.Numeral(t.Answer))}}
 	}
-	return Line{"Say it back", []Span{plain("%s were joined. Together they are %s.", list(w.numerals(addends)), w.Numeral(t.Answer))}}
+	return Line{"Say it back", []Span{plain("%s were joined. Together they are %s.", w.numbers(addends), w.Numeral(t.Answer))}}
 }
 
 // laidOrDrawn is what is done with pieces, or with a pencil.
@@ -145,11 +146,11 @@ func (w Words) labelled(n place.Number) Line {
 	cards := w.numerals(n.Expanded())
 	switch len(cards) {
 	case 0:
-		return Line{do, []Span{plain("Nothing lies here, so there is no card.")}}
+		return Line{do, []Span{plain("Nothing lies here, so no card is needed.")}}
 	case 1:
 		return Line{do, []Span{plain("The small card %s.", cards[0])}}
 	}
-	return Line{do, []Span{plain("Small cards: %s. Laid together they read %s.", list(cards), w.Numeral(n))}}
+	return Line{do, []Span{plain("Small cards: %s. Laid together they read %s.", w.numbers(n.Expanded()), w.Numeral(n))}}
 }
 
 // withTheirKind says how the piles are pushed together: each kind with its own.
@@ -177,7 +178,7 @@ func (w Words) counted(t swap.Trace, s swap.Step) []Span {
 	case len(c.Digits) == 0:
 		return append(spans, plain(". It opens a new place."))
 	case c.In == 0 && len(c.Digits) == 1:
-		return append(spans, plain(", from one number alone."))
+		return append(spans, plain("."))
 	}
 	return append(spans, plain(": %s.", w.Count(c.Count, c.Place)))
 }
@@ -192,16 +193,25 @@ func (w Words) reckoned(t swap.Trace, c place.Column) string {
 		digits[i] = w.digit(d, c.Place)
 		some += min(d, 1)
 	}
-	first, rest := list(digits[:r.First]), list(digits[r.First:])
+	then := digits[r.First:]
+	for i := len(digits) - 1; i >= r.First && r.Why != place.AsWritten; i-- {
+		if r.Digits[i] == 0 && len(then) > 1 { // nothing is added last, and not said
+			then = slices.Delete(then, i-r.First, i-r.First+1)
+		}
+	}
+	if len(then) == 1 && len(digits)-r.First > 1 && r.Digits[len(digits)-1] == 0 && r.Digits[r.First] == 0 {
+		then = nil
+	}
+	first, rest := plus(digits[:r.First]), plus(then)
 	switch {
 	case t.Problem.Kind == problem.Trays && len(digits) > 0:
 		return fmt.Sprintf("%s times %s", place.Number(len(digits)).Words(false), digits[0])
 	case r.Why == place.MakeTen && rest == "":
-		return first + " make ten"
+		return fmt.Sprintf("%s make %s", first, w.digit(10, c.Place))
 	case r.Why == place.MakeTen:
-		return fmt.Sprintf("%s first, for they make ten, then %s", first, rest)
+		return fmt.Sprintf("%s first, because they make %s, then %s", first, w.digit(10, c.Place), rest)
 	case r.Why == place.Doubles:
-		return fmt.Sprintf("%s first, for they are a double, then %s", first, rest)
+		return fmt.Sprintf("%s first, because they are a double, then %s", first, rest)
 	case r.Why == place.LargestFirst:
 		return "the largest first: " + rest
 	case some > 2:
@@ -214,15 +224,22 @@ func (w Words) withWhatCameUp(spans []Span, c place.Column) []Span {
 	if len(c.Digits) == 0 {
 		return []Span{w.strongDigit(c.In, c.Place, true), plain(" came up")}
 	}
+	if w.Swap == Carry && c.In > 1 {
+		return append(spans, plain(", and a carry of "), w.strongDigit(c.In, c.Place, false))
+	}
 	return append(spans, plain(", and "), w.strongDigit(c.In, c.Place, false), plain(" that came up"))
 }
 
-func (w Words) stopped(s swap.Step) Line {
+func (w Words) stopped(t swap.Trace, s swap.Step) Line {
 	p := s.At.Place
 	next, _ := p.Next()
+	stop := ". Stop."
+	if t.Method.When == swap.AfterColumn { // the pile is counted to its end
+		stop = "."
+	}
 	return Line{
 		fmt.Sprintf("%s ten %s", w.laidOrDrawn("Gather", "Ring"), w.pieces(p)),
-		[]Span{w.strong(10, p, true), plain(". Stop. They are as much as "), w.strong(1, next, false), plain(".")},
+		[]Span{w.strong(10, p, true), plain("%s They are the same as ", stop), w.strong(1, next, false), plain(".")},
 	}
 }
 
@@ -239,9 +256,9 @@ func (w Words) written(t swap.Trace, s swap.Step) Line {
 	p := s.At.Place
 	if s.Count == 0 {
 		if !t.Columns[p].Swaps {
-			return Line{"Write 0", []Span{plain("There are %s: no card, and a 0 is written.", w.Count(0, p))}}
+			return Line{"Write 0", []Span{plain("There are %s here, so no card is laid and 0 is written.", w.Count(0, p))}}
 		}
-		return Line{"Write 0", []Span{plain("Nothing stays in the %s: no card, and a 0 is written.", w.PlaceMany(p))}}
+		return Line{"Write 0", []Span{plain("No %s stay, so no card is laid and 0 is written.", w.pieces(p))}}
 	}
 	card := s.Cards[0]
 	verb := "stay"
@@ -249,7 +266,7 @@ func (w Words) written(t swap.Trace, s swap.Step) Line {
 		verb = "stays"
 	}
 	if !t.Columns[p].Swaps {
-		verb = "here"
+		verb = ""
 	}
 	return Line{fmt.Sprintf("Lay the card %s", w.Numeral(card)), []Span{plain("%s: the card %s.", capital(w.lies(s.Count, verb, p)), w.Numeral(card))}}
 }
@@ -257,20 +274,23 @@ func (w Words) written(t swap.Trace, s swap.Step) Line {
 // lies says what stays or is left in a place: "two tens stay", or by face value
 // "two stay in the tens".
 func (w Words) lies(n int, verb string, p place.Place) string {
-	if w.Digits == FaceValue {
-		return fmt.Sprintf("%s %s in the %s", w.digit(n, p), verb, w.PlaceMany(p))
+	if verb != "" {
+		verb = " " + verb
 	}
-	return w.Count(n, p) + " " + verb
+	if w.Digits == FaceValue {
+		return fmt.Sprintf("%s%s in the %s", w.digit(n, p), verb, w.PlaceMany(p))
+	}
+	return w.Count(n, p) + verb
 }
 
 func (w Words) slid(cards []place.Number, answer place.Number) Span {
 	switch len(cards) {
 	case 0:
-		return plain("Nothing lies here, and 0 is written.")
+		return plain("Nothing lies here, so 0 is written.")
 	case 1:
 		return plain("One card alone: it reads %s.", w.Numeral(answer))
 	}
-	return plain("%s slide together and read %s.", list(w.numerals(cards)), w.Numeral(answer))
+	return plain("%s slide together and read %s.", w.numbers(cards), w.Numeral(answer))
 }
 
 // caused says what the swap of a column does, by the kind of problem.
@@ -292,18 +312,33 @@ func (w Words) GaveUp(c place.Column) string {
 	if c.Out > 1 {
 		tens, ups = place.Number(10*c.Out).Words(false), w.Count(c.Out, next)
 	}
-	stays := fmt.Sprintf("%d stay", c.Stays)
-	switch c.Stays {
-	case 0:
-		stays = "nothing stays"
-	case 1:
-		stays = "1 stays"
-	}
 	made := ""
 	if c.Made {
-		made = ", only by what comes up"
+		made = ", only because of what comes up"
 	}
-	return fmt.Sprintf("%d %s%s: %s %s %s, %s.", c.Count, w.PlaceMany(c.Place), made, tens, w.forms().they, ups, stays)
+	return fmt.Sprintf("%d %s%s: %s %s %s, %s.", c.Count, w.PlaceMany(c.Place), made, tens, w.forms().they, ups, stay(c.Stays))
+}
+
+// numbers lists numbers as in a sentence; those with a comma in them are kept apart
+// by semicolons.
+func (w Words) numbers(numbers []place.Number) string {
+	said := w.numerals(numbers)
+	if n := len(said); n > 1 && strings.Contains(strings.Join(said, ""), ",") {
+		return strings.Join(said[:n-1], "; ") + " and " + said[n-1]
+	}
+	return list(said)
+}
+
+// plus lists what is added: two with "plus", since "one hundred and eight hundreds"
+// can be heard as 108 hundreds.
+func plus(said []string) string {
+	if len(said) == 2 {
+		return said[0] + " plus " + said[1]
+	}
+	if n := len(said); n > 2 && (strings.HasSuffix(said[n-2], "one hundred") || strings.HasSuffix(said[n-2], "one thousand")) {
+		return strings.Join(said[:n-1], ", ") + " plus " + said[n-1]
+	}
+	return list(said)
 }
 
 func (w Words) numerals(numbers []place.Number) []string {

@@ -3,6 +3,7 @@
 package say
 
 import (
+	"cmp"
 	"errors"
 	"fmt"
 	"slices"
@@ -25,6 +26,8 @@ type Words struct {
 	Digits DigitWord
 	Teens  TeenWord
 	Comma  Separator
+	Bank   BankWord
+	Adult  AdultWord
 	Drawn  bool // the work is drawn, not laid out with pieces
 }
 
@@ -56,6 +59,36 @@ const (
 	WithSpace   Separator = "space"
 )
 
+// BankWord is what the shelf is called with which swaps are made.
+type BankWord string
+
+// The words for the bank. The empty word is Bank.
+const (
+	Bank  BankWord = "bank"
+	Store BankWord = "store"
+)
+
+// AdultWord is what the adult is called who leads the lesson.
+type AdultWord string
+
+// The words for the adult. The empty word is Teacher.
+const (
+	Teacher AdultWord = "teacher"
+	Guide   AdultWord = "guide"
+)
+
+// BankWords returns the words for the bank, the default first.
+func BankWords() []BankWord { return []BankWord{Bank, Store} }
+
+// AdultWords returns the words for the adult, the default first.
+func AdultWords() []AdultWord { return []AdultWord{Teacher, Guide} }
+
+// TheBank names the shelf with which swaps are made.
+func (w Words) TheBank() string { return string(cmp.Or(w.Bank, Bank)) }
+
+// TheAdult names who leads the lesson.
+func (w Words) TheAdult() string { return string(cmp.Or(w.Adult, Teacher)) }
+
 // DigitWords, TeenWords and Separators return the sides, the default first.
 func DigitWords() []DigitWord { return []DigitWord{ByKind, FaceValue} }
 
@@ -70,7 +103,7 @@ func ParseSide[T ~string](text string, sides []T) (T, error) {
 	if i := slices.Index(sides, T(text)); i >= 0 {
 		return sides[i], nil
 	}
-	return "", fmt.Errorf("%w: %q is none of %v", ErrWord, text, sides)
+	return "", fmt.Errorf("%w: %q; it can be one of %v", ErrWord, text, sides)
 }
 
 // Number says a number in words.
@@ -109,7 +142,8 @@ const (
 	Carry    SwapWord = "carry"
 	Rename   SwapWord = "rename"
 
-	borrow SwapWord = "borrow" // carry's other half, which is no setting of its own
+	borrow    SwapWord = "borrow"     // carry's other half, which is no setting of its own
+	carryDown SwapWord = "carry-down" // and what is carried over in sharing
 )
 
 // PlaceWord is the class's words for places: the places' own names, or in the
@@ -125,7 +159,7 @@ const (
 )
 
 // ErrWord is wrapped by the error about a word that is no setting.
-var ErrWord = errors.New("this word cannot be set")
+var ErrWord = errors.New("this cannot be chosen")
 
 // SwapWords returns the words that can be set for the swap, the default first.
 func SwapWords() []SwapWord { return []SwapWord{Swap, Trade, Exchange, Regroup, Carry, Rename} }
@@ -136,19 +170,21 @@ func PlaceWords() []PlaceWord { return []PlaceWord{Ones, Units, Bars, Sticks} }
 // forms are a swap word's shapes in sentences.
 type forms struct {
 	noun, nouns, with string // "swap", "swaps", "a swap"
+	verb              string // "swap"
 	they              string // ten ones … one ten
 	it                string // one ten … ten ones
 	do                string // the same, asked for
 }
 
 var swapForms = map[SwapWord]forms{
-	Swap:     {"swap", "swaps", "a swap", "swap for", "swaps for", "swap for"},
-	Trade:    {"trade", "trades", "a trade", "trade for", "trades for", "trade for"},
-	Exchange: {"exchange", "exchanges", "an exchange", "are exchanged for", "is exchanged for", "exchange for"},
-	Regroup:  {"regrouping", "regroupings", "a regrouping", "regroup as", "regroups as", "regroup as"},
-	Carry:    {"carry", "carries", "a carry", "carry over as", "is borrowed as", "carry over as"},
-	borrow:   {"borrow", "borrows", "a borrow", "carry over as", "is borrowed as", "borrow"},
-	Rename:   {"renaming", "renamings", "a renaming", "are renamed as", "is renamed as", "rename as"},
+	Swap:      {"swap", "swaps", "a swap", "swap", "swap for", "swaps for", "swap for"},
+	Trade:     {"trade", "trades", "a trade", "trade", "trade for", "trades for", "trade for"},
+	Exchange:  {"exchange", "exchanges", "an exchange", "exchange", "are exchanged for", "is exchanged for", "exchange for"},
+	Regroup:   {"regrouping", "regroupings", "a regrouping", "regroup", "regroup as", "regroups as", "regroup as"},
+	Carry:     {"carry", "carries", "a carry", "carry", "carry over as", "is borrowed as", "carry over as"},
+	borrow:    {"borrow", "borrows", "a borrow", "borrow", "carry over as", "is borrowed as", "borrow"},
+	carryDown: {"carry", "carries", "a carry", "carry", "carry over as", "is carried over as", "carry over as"},
+	Rename:    {"renaming", "renamings", "a renaming", "rename", "are renamed as", "is renamed as", "rename as"},
 }
 
 // ParseSwapWord reads a word for the swap.
@@ -179,10 +215,14 @@ func (w Words) down() Words {
 
 // For are the words in which the swaps of a kind of problem are named.
 func (w Words) For(k task.Kind) Words {
-	if k == "" || k == problem.Sum || k == problem.Trays {
+	switch {
+	case w.Swap != Carry || k == "" || k == problem.Sum || k == problem.Trays:
 		return w
+	case k == problem.Difference:
+		return w.down()
 	}
-	return w.down()
+	w.Swap = carryDown
+	return w
 }
 
 // NoSwap names a place that does not swap: "no swap".

@@ -34,6 +34,8 @@ type Class struct {
 	Crossing paper.Crossing `json:"crossing"`
 	Order    swap.Order     `json:"order"`
 	Zeros    swap.Zeros     `json:"zeros"`
+	Bank     say.BankWord   `json:"bank"`
+	Adult    say.AdultWord  `json:"adult"`
 	Range    choose.Range   `json:"range"`   // how far its numbers go
 	Colours  hue.Set        `json:"colours"` // of the class's own set
 }
@@ -42,13 +44,13 @@ type Class struct {
 func Default() Class {
 	return Class{
 		Version: Version, Swap: say.Swap, Places: say.Ones, Material: material.Beads, Digits: say.ByKind, Teens: say.PlainTeens, Comma: say.NoSeparator,
-		When: swap.AtTen, Carried: paper.Above, Crossing: paper.CrossOut, Order: swap.AsNeeded, Zeros: swap.PlaceByPlace, Range: choose.Widest, Colours: hue.Ours(),
+		When: swap.AtTen, Carried: paper.Above, Crossing: paper.CrossOut, Order: swap.AsNeeded, Zeros: swap.PlaceByPlace, Bank: say.Bank, Adult: say.Teacher, Range: choose.Widest, Colours: hue.Ours(),
 	}
 }
 
 // Words are the class's words for the sentences.
 func (c Class) Words() say.Words {
-	return say.Words{Swap: c.Swap, Places: c.Places, And: c.And, Digits: c.Digits, Teens: c.Teens, Comma: c.Comma}
+	return say.Words{Swap: c.Swap, Places: c.Places, And: c.And, Digits: c.Digits, Teens: c.Teens, Comma: c.Comma, Bank: c.Bank, Adult: c.Adult}
 }
 
 // Notation is how the class writes its columns.
@@ -85,7 +87,7 @@ func Made(c Class) (Class, error) {
 // and an error that names those.
 func (c Class) checked() (Class, error) {
 	usual := Default()
-	var errs [13]error
+	var errs [15]error
 	c.Swap, errs[0] = known(c.Swap, usual.Swap, say.SwapWords())
 	c.Places, errs[1] = known(c.Places, usual.Places, say.PlaceWords())
 	c.Material, errs[2] = known(c.Material, usual.Material, material.Kinds())
@@ -98,6 +100,8 @@ func (c Class) checked() (Class, error) {
 	c.Zeros, errs[9] = known(c.Zeros, usual.Zeros, []swap.Zeros{swap.PlaceByPlace, swap.AsOne})
 	c.Crossing, errs[10] = known(c.Crossing, usual.Crossing, paper.CrossingSides())
 	c.Colours, errs[11] = c.Colours.Checked()
+	c.Bank, errs[13] = known(c.Bank, usual.Bank, say.BankWords())
+	c.Adult, errs[14] = known(c.Adult, usual.Adult, say.AdultWords())
 	c.Range, errs[12] = known(c.Range, usual.Range, choose.Ranges())
 	return c, errors.Join(errs[:]...)
 }
@@ -108,5 +112,5 @@ func known[T ~string](side, usual T, sides []T) (T, error) {
 	if got, err := say.ParseSide(string(side), sides); err == nil {
 		return got, nil
 	}
-	return usual, fmt.Errorf("%w: %q is none of %v", say.ErrWord, side, sides)
+	return usual, fmt.Errorf("%w: %q; it can be one of %v", say.ErrWord, side, sides)
 }

@@ -41,14 +41,15 @@ func TestMade(t *testing.T) {
 	whole.Swap, whole.Places, whole.Material, whole.And = say.Carry, say.Units, material.Blocks, true
 	whole.Digits, whole.Teens, whole.Comma, whole.When, whole.Carried = say.FaceValue, say.TenAnd, say.WithSpace, swap.AfterColumn, paper.Under
 	whole.Order, whole.Zeros = swap.SwapsFirst, swap.AsOne
-	want := say.Words{Swap: say.Carry, Places: say.Units, And: true, Digits: say.FaceValue, Teens: say.TenAnd, Comma: say.WithSpace}
+	whole.Bank, whole.Adult = say.Store, say.Guide
+	want := say.Words{Swap: say.Carry, Places: say.Units, And: true, Digits: say.FaceValue, Teens: say.TenAnd, Comma: say.WithSpace, Bank: say.Store, Adult: say.Guide}
 	if c, err := setting.Made(whole); err != nil || c.Words() != want || c.Method() != (swap.Method{When: swap.AfterColumn, Order: swap.SwapsFirst, Zeros: swap.AsOne}) {
 		t.Errorf("%+v, %v", c, err)
 	}
 	for name, spoil := range map[string]func(*setting.Class){
 		"swap": func(c *setting.Class) { c.Swap = "barter" }, "places": func(c *setting.Class) { c.Places = "singles" }, "material": func(c *setting.Class) { c.Material = "pebbles" },
 		"digits": func(c *setting.Class) { c.Digits = "sung" }, "teens": func(c *setting.Class) { c.Teens = "sung" }, "comma": func(c *setting.Class) { c.Comma = "dot" },
-		"when": func(c *setting.Class) { c.When = "never" }, "carried": func(c *setting.Class) { c.Carried = "away" }, "order": func(c *setting.Class) { c.Order = "later" }, "zeros": func(c *setting.Class) { c.Zeros = "jump" }, "colours": func(c *setting.Class) { c.Colours.Stair[3] = "blue" },
+		"when": func(c *setting.Class) { c.When = "never" }, "bank": func(c *setting.Class) { c.Bank = "shop" }, "adult": func(c *setting.Class) { c.Adult = "boss" }, "carried": func(c *setting.Class) { c.Carried = "away" }, "order": func(c *setting.Class) { c.Order = "later" }, "zeros": func(c *setting.Class) { c.Zeros = "jump" }, "colours": func(c *setting.Class) { c.Colours.Stair[3] = "blue" },
 	} {
 		c := whole
 		spoil(&c)

@@ -44,7 +44,7 @@ const (
 )
 
 // ErrMethod is wrapped by the error about a word that is no side of a method.
-var ErrMethod = errors.New("this is no way of working")
+var ErrMethod = errors.New("there is no such way of working")
 
 // ParseWhen reads a side of When.
 func ParseWhen(text string) (When, error) { return side(text, AtTen, AfterColumn) }
@@ -61,7 +61,7 @@ func side[T ~string](text string, sides ...T) (T, error) {
 			return s, nil
 		}
 	}
-	return "", fmt.Errorf("%w: %q is not %s or %s", ErrMethod, text, sides[0], sides[1])
+	return "", fmt.Errorf("%w: %q; it can be %s or %s", ErrMethod, text, sides[0], sides[1])
 }
 
 // usualSteps is room for the steps of most problems.

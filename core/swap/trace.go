@@ -212,16 +212,16 @@ func ParsePosition(text string) (Position, error) {
 		wanted = 3
 	}
 	if !known || len(parts) != wanted {
-		return Position{}, fmt.Errorf("%q is no position in a lesson", text)
+		return Position{}, fmt.Errorf("%q is not a position in a lesson", text)
 	}
 	ordinal, err := strconv.Atoi(parts[wanted-1])
 	if err != nil || ordinal < 0 {
-		return Position{}, fmt.Errorf("%q is no position in a lesson", text)
+		return Position{}, fmt.Errorf("%q is not a position in a lesson", text)
 	}
 	pos.Ordinal = ordinal
 	if pos.Phase.placed() {
 		if pos.Place, err = place.Parse(parts[1]); err != nil {
-			return Position{}, fmt.Errorf("%q is no position in a lesson: %w", text, err)
+			return Position{}, fmt.Errorf("%q is not a position in a lesson: %w", text, err)
 		}
 	}
 	return pos, nil

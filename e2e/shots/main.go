@@ -53,7 +53,7 @@ func shots(address, folder string) error {
 	g.Press("Finer wishes").See("Pieces there are").Picture(to("numbers-finer"))
 	g.Write("Numbers of your own", "5003-1264").Press("Look").See("across zeros").Press("Gather").See("Who comes?").Press("Wren A.").See("1Wren A.").Press("Teo B.").See("2Teo B.").Press("done").Press("To the mat").See("About how much").LetGo().Key(" ").See("One tray for the larger").LetGo()
 	g.Key(" ", " ", " ", " ", " ", " ").See("One hundred swaps for").Picture(to("mat-taking"))
-	g.Press("Numbers").See("Twelve of them").Write("Numbers of your own", "97/4").Press("Look").See("shared, a rest").Press("Gather").See("Who comes?").Press("done").Press("To the mat").See("About how much").LetGo()
+	g.Press("Numbers").See("Twelve of them").Write("Numbers of your own", "97/4").Press("Look").See("shared, a remainder").Press("Gather").See("Who comes?").Press("done").Press("To the mat").See("About how much").LetGo()
 	for range 6 {
 		g.Key(" ")
 	}

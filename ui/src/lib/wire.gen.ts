@@ -329,6 +329,8 @@ export interface Settings {
   crossing: string;
   order: string;
   zeros: string;
+  bank: string;
+  adult: string;
   range: string;
   colours: Colours;
 }
@@ -340,6 +342,8 @@ export interface Words {
   noSwap: string;
   aSwap: string;
   swaps: string;
+  bank: string;
+  adult: string;
   atOnce: string;
   places: PlaceWords[];
   materials: Material[];
