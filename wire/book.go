@@ -36,6 +36,7 @@ type Entry struct {
 	InManner  string   `json:"inManner"`
 	Manners   []Named  `json:"manners"` // of its stage
 	Help      string   `json:"help"`
+	HelpSays  string   `json:"helpSays"`
 	Way       string   `json:"way"`
 	WayName   string   `json:"wayName"`
 	Came      string   `json:"came"`
@@ -80,7 +81,7 @@ func EntryOf(w say.Words, k Kept, today book.Day, lead bool) Entry {
 	e := Entry{
 		ID: k.ID, Learner: k.Learner, Lesson: k.Lesson, Task: w.Task(k.Task), Nth: k.Nth, Answer: k.Answer, Result: k.Task.Result(), Rests: rests(k.Task),
 		Right: k.Right(), Slips: []string{}, Stage: string(stage), StageName: w.Stage(stage), Manner: string(k.Manner), InManner: say.InManner(k.Manner), Manners: MannersOf(stage),
-		Help: string(k.Help), Way: string(k.Way), WayName: say.Way(k.Way), Came: string(k.Came), CameSays: say.Came(k.Came), Chosen: k.Chosen, Runs: k.Runs, HasNote: k.Note != "",
+		Help: string(k.Help), HelpSays: say.Help(k.Help), Way: string(k.Way), WayName: say.Way(k.Way), Came: string(k.Came), CameSays: say.Came(k.Came), Chosen: k.Chosen, Runs: k.Runs, HasNote: k.Note != "",
 		Day: k.Day.String(), DaySays: say.ShortDay(k.Day, today), By: k.By, At: k.At.Format("15:04"), Withdrawn: k.Withdrawn, Replaces: k.Replaces, Current: k.Current,
 	}
 	if lead {

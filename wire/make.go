@@ -22,7 +22,10 @@ import (
 
 // WordsOf makes the labels of a class.
 func WordsOf(w say.Words) Words {
-	out := Words{NoSwap: w.NoSwap(), ASwap: w.ASwap(), Swaps: w.SwapNouns(), Bank: w.TheBank(), Adult: w.TheAdult(), AtOnce: say.Came(book.Default)}
+	out := Words{NoSwap: w.NoSwap(), ASwap: w.ASwap(), Swaps: w.SwapNouns(), Swapped: w.Swapped(), Bank: w.TheBank(), Adult: w.TheAdult(), AtOnce: say.Came(book.Default)}
+	for n := range book.MostRuns {
+		out.Times = append(out.Times, say.Ordinal(n+1)+" time")
+	}
 	for _, p := range place.All() {
 		out.Places = append(out.Places, PlaceWords{p.String(), w.PlaceOne(p), w.PlaceMany(p), p.Unit()})
 	}
@@ -157,7 +160,7 @@ func columnsOf(w say.Words, t swap.Trace) []Column {
 }
 
 func sheetOf(s paper.Sheet) Sheet {
-	out := Sheet{Numbers: s.Numbers, Over: s.Over, Under: s.Under, Sign: s.Sign(), Marks: []Ink{}}
+	out := Sheet{Numbers: s.Numbers, Over: s.Over, Under: s.Under, Sign: s.Sign(), Behind: s.Behind(), Beside: s.Beside(), Marks: []Ink{}}
 	for _, m := range s.Marks {
 		out.Marks = append(out.Marks, Ink{m.Row, m.Place.String(), m.Digit, string(m.Side), m.Struck})
 	}
@@ -222,6 +225,12 @@ func LessonOf(class setting.Class, link LessonLink, revision int, v lesson.View,
 		return out
 	}
 	sheets := class.Notation().Sheets(v.Trace)
+	var added []paper.Sheet // of equal groups, written one below the other
+	if v.Trace.Problem.Kind == problem.Trays {
+		n := class.Notation()
+		n.Added = true
+		added = n.Sheets(v.Trace)
+	}
 	for i, s := range v.Trace.Steps {
 		step := stepOf(s, v.Lines[i], v.Turns[i], marks[i])
 		step.Ask = w.Ask(v.Trace, s)
@@ -229,6 +238,10 @@ func LessonOf(class setting.Class, link LessonLink, revision int, v lesson.View,
 			step.Laid = cardsLaid(s.Zones)
 		}
 		step.Sheet, step.Form = sheetOf(sheets[i]), paper.ExpandedAt(v.Trace, i).Lines()
+		if added != nil {
+			sheet := sheetOf(added[i])
+			step.Added = &sheet
+		}
 		out.Steps = append(out.Steps, step)
 	}
 	return out

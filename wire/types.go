@@ -133,6 +133,8 @@ type Words struct {
 	NoSwap    string       `json:"noSwap"`
 	ASwap     string       `json:"aSwap"`
 	Swaps     string       `json:"swaps"`
+	Swapped   string       `json:"swapped"`
+	Times     []string     `json:"times"` // "first time", and so on
 	Bank      string       `json:"bank"`
 	Adult     string       `json:"adult"`
 	AtOnce    string       `json:"atOnce"` // of an answer that was taken as right by the one touch for all
@@ -421,8 +423,9 @@ type Step struct {
 	Moves  []Move                      `json:"moves"`
 	Zones  map[string]map[string]int   `json:"zones"`
 	Sheet  Sheet                       `json:"sheet"`
-	Form   []string                    `json:"form"`           // the expanded form so far, each line equal to the one before
-	Laid   map[string]map[string][]int `json:"laid,omitempty"` // where cards do the work alone: those that lie in each zone and place
+	Added  *Sheet                      `json:"added,omitempty"` // equal groups written one below the other
+	Form   []string                    `json:"form"`            // the expanded form so far, each line equal to the one before
+	Laid   map[string]map[string][]int `json:"laid,omitempty"`  // where cards do the work alone: those that lie in each zone and place
 	Cards  []int                       `json:"cards"`
 	Turn   int                         `json:"turn"`   // index of a child, -1 for nobody
 	Mark   int                         `json:"mark"`   // of the ribbon
@@ -450,6 +453,8 @@ type Sheet struct {
 	Over    int    `json:"over"`
 	Under   bool   `json:"under"`
 	Sign    string `json:"sign"`
+	Behind  string `json:"behind"` // the number: "÷ 4"
+	Beside  string `json:"beside"` // the result: "r 1"
 	Marks   []Ink  `json:"marks"`
 }
 

@@ -1,7 +1,9 @@
 package paper
 
 import (
+	"fmt"
 	"slices"
+	"strings"
 
 	"vineswap/core/place"
 	"vineswap/core/problem"
@@ -61,6 +63,17 @@ func (s Sheet) Sign() string {
 // Divides tells whether the number is divided: "÷ 4" stands behind it.
 func (s Sheet) Divides() bool { return s.Kind == problem.Sharing || s.Kind == problem.Grouping }
 
+// Behind is what stands behind the number that is divided: "÷ 4"; empty for others.
+func (s Sheet) Behind() string {
+	if !s.Divides() {
+		return ""
+	}
+	return fmt.Sprintf("%s %d", problem.Sign(s.Kind), s.By)
+}
+
+// Beside is the remainder as it is written beside the result: "r 1"; empty without one.
+func (s Sheet) Beside() string { return strings.TrimSpace(remainder(s.Left)) }
+
 // multiplies tells whether equal groups are written once, with their number under
 // them: 23, and × 4.
 func (s Sheet) multiplies() bool { return s.Kind == problem.Trays && !s.Notation.Added }
@@ -115,11 +128,11 @@ func (n Notation) on(t swap.Trace, step int) Sheet {
 	}
 	cells := t.Steps[step].Column
 	s.Marks = make([]Mark, 0, len(cells)+4)
-	for _, c := range cells {
-		s.write(c)
-	}
 	if s.multiplies() && len(cells) > 0 {
 		s.Marks = append(s.Marks, Mark{Row: 2, Place: place.Ones, Digit: s.By})
+	}
+	for _, c := range cells {
+		s.write(c)
 	}
 	for _, c := range cells {
 		if c.Role == swap.Result && c.Place == place.Ones {

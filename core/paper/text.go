@@ -40,7 +40,7 @@ func (s Sheet) Text() string {
 			}
 			line := strings.TrimRight(before+lineOf(squares[row], top, width), " ")
 			if row == 1 && s.Divides() {
-				line += fmt.Sprintf(" %s %d", problem.Sign(s.Kind), s.By)
+				line += " " + s.Behind()
 			}
 			lines = append(lines, line)
 		}

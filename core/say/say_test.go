@@ -61,7 +61,7 @@ func TestTheStoryOfASum(t *testing.T) {
 		"Say it back | 208 and 95 were joined. Together they are 303.",
 		"Put it in a sentence | “Together there are 303 ….” Say what was counted.",
 		"Count the pieces | 24 pieces were joined. Two swaps leave 18 fewer. So 6 pieces must lie here now.",
-		"Check another way | Take 95 back from 303: 208 must lie there again.",
+		"Check another way | Take 95 away from 303 again: 208 must be left.",
 	}
 	got := told(say.Words{}.Trace(trace(t, "208+95")))
 	for i := range max(len(got), len(want)) {

@@ -170,21 +170,21 @@ func PlaceWords() []PlaceWord { return []PlaceWord{Ones, Units, Bars, Sticks} }
 // forms are a swap word's shapes in sentences.
 type forms struct {
 	noun, nouns, with string // "swap", "swaps", "a swap"
-	verb              string // "swap"
+	verb, done        string // "swap", "swapped"
 	they              string // ten ones … one ten
 	it                string // one ten … ten ones
 	do                string // the same, asked for
 }
 
 var swapForms = map[SwapWord]forms{
-	Swap:      {"swap", "swaps", "a swap", "swap", "swap for", "swaps for", "swap for"},
-	Trade:     {"trade", "trades", "a trade", "trade", "trade for", "trades for", "trade for"},
-	Exchange:  {"exchange", "exchanges", "an exchange", "exchange", "are exchanged for", "is exchanged for", "exchange for"},
-	Regroup:   {"regrouping", "regroupings", "a regrouping", "regroup", "regroup as", "regroups as", "regroup as"},
-	Carry:     {"carry", "carries", "a carry", "carry", "carry over as", "is borrowed as", "carry over as"},
-	borrow:    {"borrow", "borrows", "a borrow", "borrow", "carry over as", "is borrowed as", "borrow"},
-	carryDown: {"carry", "carries", "a carry", "carry", "carry over as", "is carried over as", "carry over as"},
-	Rename:    {"renaming", "renamings", "a renaming", "rename", "are renamed as", "is renamed as", "rename as"},
+	Swap:      {"swap", "swaps", "a swap", "swap", "swapped", "swap for", "swaps for", "swap for"},
+	Trade:     {"trade", "trades", "a trade", "trade", "traded", "trade for", "trades for", "trade for"},
+	Exchange:  {"exchange", "exchanges", "an exchange", "exchange", "exchanged", "are exchanged for", "is exchanged for", "exchange for"},
+	Regroup:   {"regrouping", "regroupings", "a regrouping", "regroup", "regrouped", "regroup as", "regroups as", "regroup as"},
+	Carry:     {"carry", "carries", "a carry", "carry", "carried over", "carry over as", "is borrowed as", "carry over as"},
+	borrow:    {"borrow", "borrows", "a borrow", "borrow", "borrowed", "carry over as", "is borrowed as", "borrow"},
+	carryDown: {"carry", "carries", "a carry", "carry", "carried over", "carry over as", "is carried over as", "carry over as"},
+	Rename:    {"renaming", "renamings", "a renaming", "rename", "renamed", "are renamed as", "is renamed as", "rename as"},
 }
 
 // ParseSwapWord reads a word for the swap.
@@ -230,6 +230,9 @@ func (w Words) NoSwap() string { return "no " + w.forms().noun }
 
 // ASwap names one swap: "a swap", "an exchange".
 func (w Words) ASwap() string { return w.forms().with }
+
+// Swapped says what was done with one that was given for ten: "swapped", "borrowed".
+func (w Words) Swapped() string { return w.down().forms().done }
 
 // SwapNouns names several: "swaps", "carries".
 func (w Words) SwapNouns() string { return w.forms().nouns }

@@ -3,7 +3,7 @@
   import Router, { replace, router } from 'svelte-spa-router';
   import { wrap } from 'svelte-spa-router/wrap';
   import { whenIdle } from './lib/idle';
-  import { focused, once, point } from './lib/keys';
+  import { chosen, once, point, release } from './lib/keys';
   import { outbox } from './lib/outbox.svelte';
   import Wrong from './lib/parts/Wrong.svelte';
   import Defs from './lib/pieces/Defs.svelte';
@@ -92,7 +92,12 @@
   });
 </script>
 
-<svelte:window onkeydowncapture={once} onpointerdowncapture={point} onfocusincapture={focused} />
+<svelte:window
+  onkeydowncapture={once}
+  onpointerdowncapture={point}
+  onclick={release}
+  onchange={chosen}
+/>
 
 <Defs />
 <div class="unseen" aria-live="polite" data-live>{shared.said}</div>

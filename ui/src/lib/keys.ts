@@ -11,23 +11,17 @@ const nameOf = (event: KeyboardEvent): string =>
 const on = (target: EventTarget | null, what: string): boolean =>
   target instanceof Element && target.closest(what) !== null;
 
+const TICKED = 'input[type="radio"], input[type="checkbox"]';
 const TYPED_IN = 'input, select, textarea';
 const PRESSED = 'button, a, summary, [role="radio"]';
 
 const presses = (event: KeyboardEvent): boolean => event.key === 'Enter' || event.key === ' ';
 
-// A control that was touched or clicked keeps the focus, and does not show it: the space
-// bar then means what the view says of it, until a key moves the focus.
-let pointing = false; // the last thing that was used was a finger or a mouse
-let pointed = false; // and it was so when the focus came where it is
-export const point = (): void => void (pointing = pointed = true);
-export const focused = (): void => void (pointed = pointing);
-
 /** Whether a key belongs to the control that has the focus. */
-function taken(event: KeyboardEvent): boolean {
-  if (event.defaultPrevented || on(event.target, TYPED_IN)) return true;
-  return presses(event) && !(pointed && event.key === ' ') && on(event.target, PRESSED);
-}
+const taken = (event: KeyboardEvent): boolean =>
+  event.defaultPrevented ||
+  on(event.target, TYPED_IN) ||
+  (presses(event) && on(event.target, PRESSED));
 
 /** A key handler for <svelte:window>. A key that is held acts once. */
 export function shortcuts(keys: Shortcuts): (event: KeyboardEvent) => void {
@@ -40,8 +34,26 @@ export function shortcuts(keys: Shortcuts): (event: KeyboardEvent) => void {
   };
 }
 
-/** Keeps a key that is held from pressing the control that has the focus again and again. */
+/** Gives the focus back to the view after a touch or a click, so that its keys mean what
+    the view says of them. What a key reached keeps it, and so does what is typed in. */
+export function release(event: MouseEvent): void {
+  const focused = document.activeElement;
+  const pointed = event.detail > 0; // a key that presses a control makes a click too
+  if (!pointed || !(focused instanceof HTMLElement) || focused.closest('dialog')) return;
+  if (focused.matches(`${PRESSED}, ${TICKED}`)) focused.blur();
+}
+
+/** A list that was chosen from by touch or mouse gives the focus back too. */
+export function chosen(event: Event): void {
+  if (pointing && event.target instanceof HTMLSelectElement) event.target.blur();
+}
+let pointing = false; // the last thing that was used was a finger or a mouse
+export const point = (): void => void (pointing = true);
+
+/** Keeps a key that is held from pressing the control that has the focus again and again;
+    and from the first key on the signs of keys are shown. */
 export function once(event: KeyboardEvent): void {
   pointing = false;
+  shared.keyed = true;
   if (event.repeat && presses(event) && on(event.target, PRESSED)) event.preventDefault();
 }

@@ -4,6 +4,8 @@ import { replace } from 'svelte-spa-router';
 import { api, Refused } from './api';
 import type { ClassLink, Desk, LessonLink, Me, Trouble } from './wire.gen';
 
+const FINE = matchMedia('(pointer: fine)');
+
 class Shared {
   /** Undefined until the server has answered, null when nobody is logged in. */
   me = $state<Me | null | undefined>(undefined);
@@ -14,6 +16,13 @@ class Shared {
   said = $state('');
   trouble = $state<Trouble>();
   shortcuts = $state(localStorage.getItem('shortcuts') !== 'off');
+  /** Whether a key was pressed since the page was opened. */
+  keyed = $state(false);
+
+  /** Whether the signs of keys are shown: where there is a mouse, or keys are used. */
+  get signs(): boolean {
+    return this.shortcuts && (this.keyed || FINE.matches);
+  }
 
   get mayPresent(): boolean {
     return this.desk?.class.role === 'lead' || this.desk?.class.role === 'assistant';

@@ -111,6 +111,8 @@ export interface Sheet {
   over: number;
   under: boolean;
   sign: string;
+  behind: string;
+  beside: string;
   marks: Ink[];
 }
 export interface Ink {
@@ -177,6 +179,7 @@ export interface Step {
     };
   };
   sheet: Sheet;
+  added?: Sheet;
   form: string[];
   laid?: {
     [k: string]: {
@@ -276,6 +279,7 @@ export interface Entry {
   inManner: string;
   manners: Named[];
   help: string;
+  helpSays: string;
   way: string;
   wayName: string;
   came: string;
@@ -342,6 +346,8 @@ export interface Words {
   noSwap: string;
   aSwap: string;
   swaps: string;
+  swapped: string;
+  times: string[];
   bank: string;
   adult: string;
   atOnce: string;

@@ -67,7 +67,7 @@
     <span class="saved" class:waits={unsent !== ''} role="status">
       {#if unsent}<button onclick={() => list?.open()}>{unsent}</button>{:else}{saving}{/if}
     </span>
-    <button class="keys" onclick={onkeys} aria-label="Keys of this view">?</button>
+    <button class="keys" onclick={onkeys} aria-label="Keys on this page">?</button>
   </span>
 </header>
 <Unsent bind:this={list} />

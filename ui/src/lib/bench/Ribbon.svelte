@@ -30,7 +30,7 @@
       <span class="what"
         >{lesson.sum.stage.name}, with {lesson.sum.laidOut ? lesson.material : 'cards'}</span
       >
-      <span class="who">{lesson.children.join(' · ') || 'rehearsal'}</span>
+      <span class="who">{lesson.children.join(' · ') || 'practice, no children'}</span>
     </a>
     <div class="stem" style:width="{width}px">
       <svg

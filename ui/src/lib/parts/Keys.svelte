@@ -12,7 +12,7 @@
   }
 </script>
 
-<Dialog bind:this={dialog} title="Keys of this view">
+<Dialog bind:this={dialog} title="Keys on this page">
   <dl>
     {#each keys as [key, does] (key)}
       <div>
@@ -27,7 +27,7 @@
       checked={shared.shortcuts}
       onchange={(e) => setShortcuts(e.currentTarget.checked)}
     />
-    single keys act
+    use single keys
   </label>
   <Plain onclick={() => dialog?.close()}>Close</Plain>
 </Dialog>

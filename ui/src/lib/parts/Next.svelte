@@ -19,7 +19,7 @@
 
 <button class="next" {type} {disabled} {onclick} data-next>
   <span class="label">{label}</span>
-  {#if key && shared.shortcuts}<span class="key" aria-hidden="true">{key}</span>{/if}
+  {#if key && shared.signs}<span class="key" aria-hidden="true">{key}</span>{/if}
 </button>
 
 <style>

@@ -21,7 +21,7 @@
   }
 </script>
 
-<Dialog bind:this={dialog} title="What is not in the class’s records yet">
+<Dialog bind:this={dialog} title="Not yet in the class’s records">
   <div class="all">
     {#if outbox.erased}
       <p class="part" role="status">
@@ -35,7 +35,7 @@
         {#if p.refused}<Wrong trouble={p.refused} />{/if}
         <span class="row">
           <Plain onclick={() => outbox.again(p)}>Send it again</Plain>
-          <Plain onclick={() => outbox.letGo(p)}>Let it go</Plain>
+          <Plain onclick={() => outbox.letGo(p)}>Discard it</Plain>
           {#if p.kind === 'record' && p.class === shared.desk?.class.id}
             <a href={view(`record/${p.of}`)} use:link onclick={close}>Open the lesson</a>
           {/if}
@@ -51,7 +51,7 @@
         </p>
         <ul>
           {#each records as p (p.key)}<li>{says(p)}</li>{/each}
-          {#if steps}<li>{count(steps, 'where a lesson stands', 'changes of lessons')}</li>{/if}
+          {#if steps}<li>{count(steps, 'step of a lesson', 'changes of lessons')}</li>{/if}
         </ul>
       </div>
     {:else if !outbox.refused.length}

@@ -51,8 +51,9 @@
   const text = $derived.by(() => {
     const read = (row: number): string => places.map((p) => whole(row, p)?.digit ?? '').join('');
     const numbers = rows.filter((r) => r > 0 && r <= sheet.numbers).map(read);
-    const sign = sheet.sign === '−' ? ' minus ' : ' plus ';
-    return `${numbers.filter(Boolean).join(sign)}${read(result) ? ', written so far ' + read(result) : ''}`;
+    const sign = { '−': ' minus ', '×': ' times ' }[sheet.sign] ?? ' plus ';
+    const by = sheet.behind.replace('÷', ' divided by');
+    return `${numbers.filter(Boolean).join(sign)}${by}${read(result) ? ', written so far ' + read(result) : ''}${sheet.beside ? ' remainder' + sheet.beside.slice(1) : ''}`;
   });
 </script>
 
@@ -61,7 +62,8 @@
   role="img"
   aria-label="Column: {text}"
   style:font-size="{size}px"
-  style:grid-template-columns="minmax(24px, {cell * 0.7}px) repeat({places.length}, {cell}px)"
+  style:grid-template-columns="{sheet.behind ? '0' : `minmax(24px, ${cell * 0.7}px)`} repeat({places.length},
+  {cell}px) {sheet.behind ? 'auto' : ''}"
 >
   {#each places as place, i (place)}
     <div
@@ -115,6 +117,14 @@
     {/if}
   {/each}
   <div class="sign" style:grid-row={gridRow(sheet.numbers)}>{sheet.sign}</div>
+  {#if sheet.behind}
+    <div class="tail" style:grid-column={places.length + 2} style:grid-row={gridRow(1)}>
+      {#if sheet.marks.length}{sheet.behind}{/if}
+    </div>
+    <div class="tail" style:grid-column={places.length + 2} style:grid-row={line + 1}>
+      {sheet.beside}
+    </div>
+  {/if}
   <div class="line" style:grid-row={line}></div>
 </div>
 
@@ -200,6 +210,14 @@
     grid-column: 1;
     text-align: right;
     padding-right: 4px;
+  }
+  .tail {
+    align-self: center;
+    min-width: 1.6em;
+    padding-left: 6px;
+    font-size: 0.66em;
+    text-align: left;
+    white-space: nowrap;
   }
   .line {
     grid-column: 1 / -1;

@@ -102,30 +102,30 @@
               <li>
                 <b>{place.device}</b>
                 <span class="small"
-                  >since {place.since}, {time(place.at)}{place.here ? ', this is here' : ''}</span
+                  >since {place.since}, {time(place.at)}{place.here ? ', this device' : ''}</span
                 >
               </li>
             {/each}
           </ul>
           {#if access.places.length > 1}
-            <p class="go"><Plain onclick={elsewhere}>Log out everywhere but here</Plain></p>
+            <p class="go"><Plain onclick={elsewhere}>Log out on all other devices</Plain></p>
           {:else}
-            <p class="small">Only here.</p>
+            <p class="small">Only on this device.</p>
           {/if}
           <p class="go"><Plain onclick={leave}>Log out here</Plain></p>
           {#if waiting}
             <p class="small">
-              {waiting === 1 ? 'One thing' : `${waiting} things`} on this device
+              {waiting === 1 ? 'One change' : `${waiting} changes`} on this device
               {waiting === 1 ? 'has' : 'have'} not reached the server yet. They stay here and are sent
               when you log in on this device again.
             </p>
           {/if}
         </section>
         <section>
-          <h2>The end of your account</h2>
+          <h2>Close your account</h2>
           <p>
-            You belong to no class any more and cannot log in. Your name stays beside what you
-            recorded, and nothing else of you.
+            You leave all classes and can no longer log in. Only your name stays, beside what you
+            recorded.
           </p>
           <p class="go"><Plain onclick={() => dialog?.open()}>Close the account …</Plain></p>
         </section>
@@ -144,7 +144,7 @@
         value={access?.email}
         readonly
       />
-      <label for="now">The one that you have</label>
+      <label for="now">Your password now</label>
       <input
         id="now"
         type="password"
@@ -153,7 +153,7 @@
         class:wrong={wrong?.field === 'password'}
         aria-describedby={wrong ? 'password-wrong' : undefined}
       />
-      <label for="fresh">The new one, at least {access?.fewestSigns ?? ''} signs</label>
+      <label for="fresh">The new password, at least {access?.fewestSigns ?? ''} characters</label>
       <input
         id="fresh"
         type="password"
@@ -174,7 +174,7 @@
 
 <Dialog bind:this={dialog} title="Close the account?">
   <form onsubmit={close} novalidate>
-    <p>This cannot be taken back. Your own password confirms it.</p>
+    <p>This cannot be undone. Type your password to confirm it.</p>
     <label for="confirm">Your password</label>
     <input
       id="confirm"
@@ -185,7 +185,7 @@
     />
     {#if notClosed}<Wrong trouble={notClosed} id="close-wrong" />{/if}
     <p class="row">
-      <Plain onclick={() => dialog?.close()}>Keep it</Plain>
+      <Plain onclick={() => dialog?.close()}>Keep the account</Plain>
       <Plain type="submit">Close the account</Plain>
     </p>
   </form>

@@ -87,7 +87,7 @@
   title="Class"
   keys={[
     ['space', 'plan the lesson'],
-    ['arrows', 'along the stems and the wires'],
+    ['arrows', 'from child to child and stage to stage'],
     ['enter', 'open the child'],
   ]}
   shelfWidth={164}
@@ -109,8 +109,8 @@
         </button>
       {/each}
     </div>
-    <h2>Stand in order</h2>
-    <div class="list" role="radiogroup" aria-label="Stand in order">
+    <h2>Order</h2>
+    <div class="list" role="radiogroup" aria-label="Order">
       {#each vines?.orders ?? [] as o (o.id)}
         <button role="radio" aria-checked={o.id === vines?.order} onclick={() => order(o.id)}
           >{o.name}</button
@@ -126,7 +126,7 @@
       {#if vines && vines.columns.length === 0}
         <div class="empty">
           <h1>One stem for each child</h1>
-          <p>What you record becomes its leaves. Nothing is drawn that nobody has seen.</p>
+          <p>What you record grows on it as leaves.</p>
           <svg width="420" height="240" viewBox="0 0 420 240" aria-hidden="true">
             {#each [0, 1, 2, 3] as y (y)}<path class="wire" d="M20 {40 + y * 50}H400" />{/each}
             {#each [0, 1, 2, 3, 4] as x (x)}
@@ -163,7 +163,7 @@
 
   {#snippet book()}
     {#if vines && vines.columns.length === 0}
-      <h1>The first name</h1>
+      <h1>The first child</h1>
       <p class="asks">
         {desk.class.role === 'lead'
           ? 'Add the children one by one, or paste a list.'
@@ -199,7 +199,9 @@
             <a class="act" href={view(`learner/${child.id}`)} use:link>Open {child.name}</a>
             {#if may && stageId === picked.stage}
               <button class="act" onclick={() => toggle(child)}
-                >{who.some((c) => c.id === child.id) ? 'not this time' : 'take along'}</button
+                >{who.some((c) => c.id === child.id)
+                  ? 'leave out this time'
+                  : 'add to the lesson'}</button
               >
             {/if}
           </p>
@@ -210,7 +212,7 @@
         <p class="asks">{stage.asks}</p>
         <p class="secure">
           {#each stage.manners as m, i (m.id)}<span><b>{stage.secure[i]}</b> {m.name}</span>{/each}
-          <span class="small">secure, of {vines?.columns.length}</span>
+          <span class="small">secure, of {vines?.columns.length} children</span>
         </p>
       {/if}
       {#each stage.groups as g (g.state)}
@@ -244,7 +246,7 @@
     {:else if planned && may}
       <p class="plan small">
         {#if planned.plan.draws}
-          {who.length ? who.map((c) => c.name).join(', ') : 'Nobody yet: touch names'} · {planned.name}
+          {who.length ? who.map((c) => c.name).join(', ') : 'Nobody yet: touch the names'} · {planned.name}
         {:else}{planned.plan.says}{/if}
       </p>
       <Next label="Plan this lesson" key="space" disabled={!planned.plan.draws} onclick={plan} />

@@ -128,7 +128,7 @@
   </colgroup>
   <thead>
     <tr>
-      <th class="label" scope="col">days since seen</th>
+      <th class="label" scope="col">days since last seen</th>
       {#each vines.columns as c, i (c.id)}
         <th
           scope="col"
@@ -149,7 +149,7 @@
             >
             <span class="days" class:long={c.days > 7 || c.never} style:top="{low(i) ? drop : 0}px"
               >{c.never ? '–' : c.days}<span class="unseen"
-                >{c.never ? ' not seen yet' : ' days since seen'}</span
+                >{c.never ? ' not seen yet' : ' days since last seen'}</span
               ></span
             >
             <span class="tick" style:height="{drop + (i % names) * 20 + 2}px"></span>

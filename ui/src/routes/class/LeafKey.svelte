@@ -19,7 +19,7 @@
       <path d="M-13 0H13" class="wire" />
       <Leaf state="secure" lobes={['secure', 'secure', 'secure']} explained r={11} />
     </svg>
-    explained it
+    has explained it
   </li>
 </ul>
 

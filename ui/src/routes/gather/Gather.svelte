@@ -124,12 +124,12 @@
     ['space', 'to the mat'],
     ['t', 'turn the mat to the children'],
   ]}
-  shelfSays="{taken.size} of {list.length} taken"
-  bookSays={link?.children.join(', ') || 'rehearsal'}
+  shelfSays="{taken.size} of {list.length} ready"
+  bookSays={link?.children.join(', ') || 'practice, no children'}
 >
   {#snippet shelf()}
     <h1>From the shelf</h1>
-    <p class="small">touch when it is on a tray</p>
+    <p class="small">touch each one once it is on a tray</p>
     {#if lesson}
       <ul class="list">
         {#each list as item (item.id)}
@@ -185,7 +185,7 @@
           </li>
         {/each}
       </ul>
-      <p class="small">The same list counts everything back at the end.</p>
+      <p class="small">Use the same list to count everything back at the end.</p>
     {/if}
   {/snippet}
 
@@ -195,10 +195,10 @@
       {#if hand.conflict}<Wrong trouble={hand.conflict} />{/if}
       {#if lesson && sum}
         {#if lesson.needs.alone}
-          <h1>On the mat, cards alone</h1>
+          <h1>On the mat, cards only</h1>
           <p class="small">{sum.why}</p>
         {:else}
-          <h1>On the mat, at the fullest moment</h1>
+          <h1>On the mat, most pieces at once</h1>
         {/if}
         <div class="kinds" class:none={lesson.needs.alone}>
           {#each sum.pieces as p (p.place)}
@@ -276,6 +276,7 @@
             trays={lesson.needs.laid}
             places={sum.pieces.map((p) => p.place)}
             store={!lesson.needs.alone}
+            bank={desk.words.bank}
             children={link?.children ?? []}
             {turned}
           />
@@ -296,13 +297,13 @@
         bind:choosing
       />
       {#if choosing}
-        <h2 class="next">Look before use</h2>
+        <h2 class="next">Check first</h2>
         {#each lesson.needs.cautions as care (care.id)}
           <p class="small care">{care.text[material]}</p>
         {/each}
         <p class="care"><b>{lesson.needs.time}</b></p>
       {:else}
-        <h1 class="next">Look before use</h1>
+        <h1 class="next">Check first</h1>
         <ul class="cares">
           {#each lesson.needs.cautions as care (care.id)}
             <li>

@@ -6,12 +6,14 @@
     trays,
     places,
     store,
+    bank,
     children,
     turned,
   }: {
     trays: string[];
     places: string[];
     store: boolean; // pieces are fetched from it
+    bank: string; // what the class calls it
     children: string[];
     turned: boolean;
   } = $props();
@@ -84,7 +86,7 @@
         x={RUG.x + 389}
         y={RUG.y + 49}
         text-anchor="middle"
-        transform={upright(RUG.x + 389, RUG.y + 43)}>store</text
+        transform={upright(RUG.x + 389, RUG.y + 43)}>{bank}</text
       >
     {/if}
     {#each trays as name, i (i)}

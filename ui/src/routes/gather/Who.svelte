@@ -34,7 +34,7 @@
   {/if}
 </div>
 {#if choosing}
-  <p class="small">one to four children, or none to rehearse</p>
+  <p class="small">one to four children, or none to practise alone</p>
   <div class="names" role="group" aria-label="Children">
     {#each learners as child (child.id)}
       {@const seat = ids.indexOf(child.id)}
@@ -56,9 +56,9 @@
       </li>
     {/each}
   </ol>
-  <p class="small">The turn passes with each place.</p>
+  <p class="small">The turn passes on with each place.</p>
 {:else}
-  <p class="small">A rehearsal: nobody is at the mat, and nothing is recorded.</p>
+  <p class="small">Practice on your own: no children, and nothing is recorded.</p>
 {/if}
 
 <style>

@@ -1,6 +1,7 @@
 <script lang="ts">
   // What the child did, newest first; what was corrected stays, struck through.
   import HelpSign from '../../lib/pieces/HelpSign.svelte';
+  import { shared } from '../../lib/state.svelte';
   import type { Entry } from '../../lib/wire.gen';
 
   let {
@@ -49,14 +50,14 @@
 </script>
 
 <div class="head">
-  <h2>What was seen, newest first</h2>
+  <h2>Records, newest first</h2>
   <span class="right">
     <button aria-pressed={!all} onclick={() => (all = false)}>this stage</button>
     <button aria-pressed={all} onclick={() => (all = true)}>all {total}</button>
   </span>
 </div>
 <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-<div class="scroll" role="region" aria-label="What was seen" tabindex="0" onscroll={scrolled}>
+<div class="scroll" role="region" aria-label="Records" tabindex="0" onscroll={scrolled}>
   <table>
     <thead class="unseen">
       <tr><th>day</th><th>stage</th><th>help</th><th>answer</th><th>right</th></tr>
@@ -67,15 +68,16 @@
           <td class="day">{e.daySays}</td>
           <td
             >{e.stageName}, {e.inManner}
-            {#if e.chosen}<span class="small">chosen, run {e.runs}</span>{/if}
+            {#if e.chosen}<span class="small">chosen, {shared.desk!.words.times[e.runs - 1]}</span
+              >{/if}
             {#if e.way}<span class="small">{e.wayName}</span>{/if}
             {#if e.cameSays}<span class="small">{e.cameSays}</span>{/if}
             {#if e.note}<span class="note">“{e.note}”</span>{:else if e.hasNote}<span class="small"
                 >has a note</span
               >{/if}
           </td>
-          <td class="help" title="{e.help}, {e.came}, by {e.by}"
-            ><HelpSign help={e.help} size={18} /> {e.help}</td
+          <td class="help" title="{e.helpSays}, by {e.by}"
+            ><HelpSign help={e.help} size={18} /> {e.helpSays}</td
           >
           <td class="sum kid"
             ><button

@@ -240,8 +240,8 @@
     ? [
         ['space, enter', 'keep the correction'],
         ['digits, r', 'the answer'],
-        ['s t n a e', 'shown, together, nudged, alone, explains'],
-        ['escape', 'leave it as it was'],
+        ['s t n a e', 'shown, with help, prompted, alone, explains'],
+        ['escape', 'leave it unchanged'],
       ]
     : [['space', step && shared.mayPresent ? 'plan the next step' : 'back to the class']]}
   shelfWidth={172}
@@ -330,7 +330,7 @@
               <button onclick={() => pick(s.stage)}><b>{s.do}</b></button>
               {#if s.stage !== stage}<p>{s.why}</p>{/if}
             </li>
-          {:else}<li class="small">Nothing presses. Let the child choose.</li>{/each}
+          {:else}<li class="small">Nothing is urgent. Let the child choose.</li>{/each}
         </ol>
         {#each child.judgements.slice(0, 2) as j (j.day + j.says)}
           <p class="judged">
@@ -339,12 +339,12 @@
         {/each}
       {/if}
       {#if lead && !judging}
-        <button class="act" onclick={() => (judging = true)}>You see it otherwise?</button>
+        <button class="act" onclick={() => (judging = true)}>I see it differently</button>
       {:else if lead}
         <form onsubmit={judge} novalidate>
           <p class="line">
             <b class="cap">{node.name}</b>
-            <select aria-label="Manner" bind:value={manner}>
+            <select aria-label="How it was worked" bind:value={manner}>
               {#each node.manners as m (m.id)}<option value={m.id}>{m.name}</option>{/each}
             </select>
             is
@@ -360,8 +360,8 @@
             aria-describedby={wrong ? 'reason-wrong' : undefined}></textarea>
           {#if wrong}<Wrong trouble={wrong} id="reason-wrong" />{/if}
           <span class="acts">
-            <Plain type="submit">Keep my judgement</Plain>
-            <button type="button" class="act" onclick={() => (judging = false)}>leave it</button>
+            <Plain type="submit">Save my judgement</Plain>
+            <button type="button" class="act" onclick={() => (judging = false)}>cancel</button>
           </span>
         </form>
       {/if}
@@ -377,7 +377,7 @@
 
   {#snippet foot()}
     {#if draft}
-      <button class="act" onclick={leave}>leave it as it was</button>
+      <button class="act" onclick={leave}>leave it unchanged</button>
       <Next label="Keep the correction" key="space" onclick={() => void keep()} />
     {:else if child}
       {#if step && shared.mayPresent && !child.retired}<p class="small">{step.do}</p>{/if}
@@ -392,8 +392,8 @@
 
 <Dialog bind:this={dialog} title="Erase {child?.name}?">
   <p class="warning">
-    All that is recorded of {child?.name} goes, from every table, and cannot be brought back. The class
-    keeps only the count. To keep the records, let the child leave the class under People instead.
+    Everything recorded about {child?.name} is deleted and cannot be brought back. The class keeps only
+    the count. To keep the records, let the child leave the class under People instead.
   </p>
   <span class="acts">
     <button class="erase" onclick={erase}>Erase {child?.name}</button>

@@ -60,7 +60,7 @@
       </button>
     </span>
     {#if trouble}<Wrong {trouble} id="login-trouble" />{/if}
-    <div class="go"><Next type="submit" label="Open the room" key="enter" disabled={busy} /></div>
+    <div class="go"><Next type="submit" label="Log in" key="enter" disabled={busy} /></div>
   </form>
 </main>
 

@@ -57,7 +57,7 @@
 
 {#if page && (step.before || said.length)}
   <section aria-label="Estimates">
-    <h2>{step.before ? 'Estimate before' : 'Estimated before'}</h2>
+    <h2>{step.before ? 'Estimate first' : 'Estimates'}</h2>
     <ul>
       {#each page.children as c (c.id)}
         {@const v = value(c.id)}

@@ -108,7 +108,7 @@
     x={taken ? taken.x + 20 : start!.x + 60 + digits(sum.numbers[0]!) * largeCell}
     y={taken ? taken.y : start!.y}
   >
-    {#if cardsOf(2)}<span class="goes kid">{checking ? 'taken' : 'to go'}</span>{/if}
+    {#if cardsOf(2)}<span class="goes kid">{checking ? 'taken away' : 'to take away'}</span>{/if}
   </Rim>
 {/if}
 

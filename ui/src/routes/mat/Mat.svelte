@@ -12,7 +12,7 @@
   import Wrong from '../../lib/parts/Wrong.svelte';
   import Column from '../../lib/pieces/Column.svelte';
   import { loadDesk, shared, view } from '../../lib/state.svelte';
-  import type { Ink } from '../../lib/wire.gen';
+  import type { Ink, Sheet, Step } from '../../lib/wire.gen';
   import CardScene from './CardScene.svelte';
   import Estimate from './Estimate.svelte';
   import Scene from './Scene.svelte';
@@ -20,7 +20,8 @@
 
   let { params }: { params: { lesson: string } } = $props();
 
-  const ASKS = 'mat-asks'; // kept on the device: how this guide presents
+  const ASKS = 'mat-asks'; // kept on the device: how this adult presents
+  const FORM = 'mat-form'; // and how the work is written
 
   // svelte-ignore state_referenced_locally
   const hand = LessonInHand.of(params.lesson);
@@ -51,14 +52,27 @@
       .map((p) => p.id)
       .reverse();
   });
+  /** How the work is written in the book: a column, equal groups one below the other, or
+      expanded form. It is kept over a reload. */
+  const FORMS = { column: 'Column', added: 'As adding', expanded: 'Expanded form' } as const;
+  type Form = keyof typeof FORMS;
+  const forms = $derived<Form[]>(
+    column?.added ? ['column', 'added', 'expanded'] : ['column', 'expanded'],
+  );
+  let kept = $state(localStorage.getItem(FORM) ?? '');
+  const form = $derived(forms.find((f) => f === kept) ?? 'column');
+  const expanded = $derived(form === 'expanded');
+  const nextForm = $derived(forms[(forms.indexOf(form) + 1) % forms.length]!);
+  const sheet = $derived((form === 'added' && column?.added) || column?.sheet);
+  const written = (s?: Step): Sheet | undefined => (form === 'added' && s?.added) || s?.sheet;
   /** What the next step writes, shown dashed while its ten are gathered. */
   const due = $derived<Ink[]>(
     column?.kind === 'stop'
-      ? (lesson?.steps[at.column + 1]?.sheet.marks.slice(column.sheet.marks.length) ?? [])
+      ? (written(lesson?.steps[at.column + 1])?.marks.slice(sheet!.marks.length) ?? [])
       : [],
   );
   /** How many rows the column has over its line. */
-  const rows = $derived((column?.sheet.over ?? 0) + (column?.sheet.numbers ?? 0));
+  const rows = $derived((sheet?.over ?? 0) + (sheet?.numbers ?? 0));
   const turnOf = (i: number): string => lesson?.children[lesson.steps[i]?.turn ?? -1]?.name ?? '';
   const turn = $derived(turnOf(at.words));
   /** Who comes after: the next child with another turn. */
@@ -128,12 +142,10 @@
     await loadDesk(desk.class.id);
     await push(view('today'));
   }
-  /** Whether the book shows the expanded form instead of the column. */
-  let expanded = $state(false);
   /** A number's parts stay in one line. */
   const inOne = (line: string): string =>
     line.replace(/\([^)]*\)/g, (parts) => parts.replaceAll(' ', '\u00a0'));
-  const turnOver = (): void => void (expanded = !expanded);
+  const turnOver = (): void => localStorage.setItem(FORM, (kept = nextForm));
   const toMaterial = (id: string): void => void hand.change({ material: id });
   const other = (): void => {
     const all = desk.words.materials.map((m) => m.id);
@@ -165,13 +177,13 @@
     ['space', 'the next step'],
     ['backspace', 'a step back'],
     ['m', 'another material'],
-    ['x', 'column or expanded form, cards apart'],
+    ['x', 'another way of writing it'],
     ['q', 'ask before each step, or not'],
-    ['w', 'write who did what'],
+    ['w', 'write up who did what'],
   ]}
   drawer={tight ? 228 : 284}
   shelfSays={material}
-  bookSays={turn ? `${turn} is at work` : ''}
+  bookSays={turn ? `${turn}’s turn` : ''}
 >
   {#snippet shelf()}
     {#if shelved}
@@ -244,7 +256,7 @@
           <Column
             {places}
             words={desk.words.places}
-            sheet={column.sheet}
+            sheet={sheet!}
             {due}
             now={column.place ?? ''}
             {names}
@@ -289,7 +301,7 @@
             <button class="act" aria-pressed={asks} onclick={turnAsking}
               >{asks ? 'Show at once' : 'Ask first'}</button
             >
-            <button class="act" onclick={turnOver}>{expanded ? 'Column' : 'Expanded form'}</button>
+            <button class="act" onclick={turnOver}>{FORMS[nextForm]}</button>
           </div>
         {/if}
         {#if lesson.children.length && shared.mayPresent && !ended}
@@ -319,7 +331,7 @@
         {#if to && lesson.children.length && shared.mayPresent}
           <div class="write"><button class="act" onclick={toRecord}>{lesson.writeUp}</button></div>
         {/if}
-        {#if shared.shortcuts}
+        {#if shared.signs}
           <p class="keys" aria-hidden="true"><kbd>backspace</kbd><kbd>space</kbd></p>
         {/if}
       {/if}

@@ -49,8 +49,10 @@
 </script>
 
 {#if alone}
-  <h1>Cards alone</h1>
-  <p class="small">There is no piece above the thousand cube: cards and column do the work.</p>
+  <h1>Cards only</h1>
+  <p class="small">
+    There is no piece larger than the thousand cube: cards and the column do the work.
+  </p>
   <p class="cards"><Cards cards={[40, 2]} cell={17} /><Cards cards={[40, 2]} cell={21} large /></p>
 {:else if handOf(material) === 'drawn'}
   <h1>Drawn</h1>
@@ -73,7 +75,7 @@
           {/each}
         </svg>
       </span>
-      <span>a ten is ringed</span>
+      <span>ten, ringed</span>
     </li>
     <li class:lit={step.kind === 'take-away' || step.kind === 'deal' || step.kind === 'take-group'}>
       <span class="sign">
@@ -82,7 +84,7 @@
           <path class="cross" d={cross(1, 5, 3)} />
         </svg>
       </span>
-      <span>taken: crossed out</span>
+      <span>taken away</span>
     </li>
     <li class:lit={down}>
       <span class="sign">
@@ -91,11 +93,11 @@
           <path class="cross given" d={cross(1, 5, 3, true)} />
         </svg>
       </span>
-      <span>given for ten</span>
+      <span>{words.swapped}</span>
     </li>
   </ul>
 {:else}
-  <h1>Store</h1>
+  <h1>{words.bank.charAt(0).toUpperCase() + words.bank.slice(1)}</h1>
   <ul class="boards">
     {#each [...PIECES].reverse() as place (place)}
       {@const b = BOARD[place]!}
@@ -122,7 +124,7 @@
   <h2>Small cards, large cards</h2>
   <p class="cards"><Cards cards={[40, 2]} cell={17} /><Cards cards={[40, 2]} cell={21} large /></p>
 {/if}
-{#if !alone}<div class="materials" role="radiogroup" aria-label="Worked with">
+{#if !alone}<div class="materials" role="radiogroup" aria-label="Material">
     {#each words.materials as m (m.id)}
       <button
         role="radio"

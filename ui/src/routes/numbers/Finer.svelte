@@ -49,14 +49,14 @@
   const here = $derived(chosen.finer.filter((a) => a.place === place));
   const whole = $derived(chosen.finer.filter((a) => !a.place && a.id !== 'zeros'));
   const DAYS = [
-    { value: '0', name: 'no matter' },
-    { value: '7', name: 'a week' },
-    { value: '30', name: 'a month' },
-    { value: '90', name: 'three' },
+    { value: '0', name: 'any' },
+    { value: '7', name: 'week' },
+    { value: '30', name: 'month' },
+    { value: '90', name: 'three months' },
   ];
   const DRAWN = [
-    { value: 'false', name: 'any, each as likely' },
-    { value: 'true', name: 'a set, spread' },
+    { value: 'false', name: 'drawn by chance' },
+    { value: 'true', name: 'an even mix' },
   ];
   const SHELF = ['ones', 'tens', 'hundreds', 'thousands'];
 
@@ -132,19 +132,19 @@
   <section>
     <div class="places">
       <Sides
-        label="Wishes for the place"
+        label="Options for the place"
         sides={places.map((p) => ({ value: p, name: many(p) }))}
         now={place}
         onset={(p) => (at = p)}
       />
     </div>
     {#each here as a (a.id)}{@render sides(a)}{:else}
-      <p class="small">There is nothing more to ask of the {many(place)}.</p>
+      <p class="small">There are no more options for the {many(place)}.</p>
     {/each}
     {#each whole as a (a.id)}{@render sides(a)}{/each}
   </section>
   <section>
-    <h2>Pieces there are</h2>
+    <h2>Pieces you have</h2>
     <div class="stock">
       {#each SHELF as p (p)}
         <label>
@@ -153,7 +153,7 @@
           >
           <input
             class="kid"
-            aria-label="{many(p)} there are"
+            aria-label="How many {many(p)} you have"
             inputmode="numeric"
             autocomplete="off"
             value={ask.limit?.[p] ?? ''}
@@ -176,7 +176,7 @@
     </div>
     <div class="wish">
       <span class="name" id="not-again"
-        >Not again, {who.length ? `for ${who.join(', ')}` : 'for the whole class'}, within</span
+        >Not used by {who.length ? who.join(', ') : 'the class'} in the last</span
       >
       <Sides
         labelledby="not-again"
@@ -186,7 +186,7 @@
       />
     </div>
     <div class="wish">
-      <span class="name" id="how-drawn">Twelve are</span>
+      <span class="name" id="how-drawn">The twelve are</span>
       <Sides
         labelledby="how-drawn"
         sides={DRAWN}
@@ -194,16 +194,16 @@
         onset={(spread) => onask({ ...ask, spread: spread === 'true' })}
       />
     </div>
-    <h2>Choices of the class</h2>
+    <h2>Saved choices of the class</h2>
     <form onsubmit={keep} novalidate>
-      <label for="keep-as">Keep this one as</label>
+      <label for="keep-as">Save this one as</label>
       <input
         id="keep-as"
         maxlength={shared.desk!.limits.choice}
         autocomplete="off"
         bind:value={name}
       />
-      <Plain type="submit" disabled={!name.trim()}>Keep</Plain>
+      <Plain type="submit" disabled={!name.trim()}>Save</Plain>
     </form>
     {#if trouble}<Wrong {trouble} />{/if}
     <ul>
@@ -213,10 +213,10 @@
             <b>{k.name}</b>
             <span class="small">{k.says}</span>
           </button>
-          <button class="drop" aria-label="Drop {k.name}" onclick={() => drop(k)}>drop</button>
+          <button class="drop" aria-label="Delete {k.name}" onclick={() => drop(k)}>delete</button>
         </li>
       {:else}
-        <li class="small">None is kept yet.</li>
+        <li class="small">None saved yet.</li>
       {/each}
     </ul>
   </section>

@@ -34,7 +34,7 @@
 <div
   class="hand"
   role="radiogroup"
-  aria-label="A hand of problems"
+  aria-label="Problems to choose from"
   data-hand
   style:grid-template-columns="repeat({ROW}, 1fr)"
   bind:this={group}

@@ -25,10 +25,10 @@
   const TWELVE = 12;
   const LATELY = 30; // days within which those who are planned for get nothing again
   const KINDS: [string, string][] = [
-    ['sum', 'Joining'],
-    ['difference', 'Taking'],
+    ['sum', 'Adding'],
+    ['difference', 'Taking away'],
     ['share', 'Sharing'],
-    ['trays', 'Trays'],
+    ['trays', 'Equal groups'],
   ];
   const kept = `choice-2-${shared.desk!.class.id}`;
 
@@ -76,8 +76,8 @@
 
   const ZEROS = [
     { value: 'no', name: 'never' },
-    { value: 'any', name: 'may' },
-    { value: 'yes', name: 'must' },
+    { value: 'any', name: 'either' },
+    { value: 'yes', name: 'always' },
   ];
   const material = $derived(desk.settings.material);
 
@@ -226,18 +226,18 @@
 <Bench
   title="Numbers"
   keys={[
-    ['space', 'gather for the picked sum'],
+    ['space', 'gather for the chosen problem'],
     ['d', 'draw twelve more'],
-    ['f', 'finer wishes'],
-    ['1 … 4', 'a nearest choice, where nothing fits'],
-    ['arrows', 'along the knots, or the hand'],
+    ['f', 'more options'],
+    ['1 … 4', 'a choice that fits, where nothing does'],
+    ['arrows', 'along the knots, or the problems'],
   ]}
   drawer={150}
-  shelfSays={desk.stages.find((s) => s.id === ask.stage)?.name ?? 'by hand'}
-  bookSays={picked ? `${picked.text} picked` : ''}
+  shelfSays={desk.stages.find((s) => s.id === ask.stage)?.name ?? 'my own pattern'}
+  bookSays={picked ? `${picked.said} chosen` : ''}
 >
   {#snippet shelf()}
-    <div class="ops" role="radiogroup" aria-label="What is worked">
+    <div class="ops" role="radiogroup" aria-label="Operation">
       {#each KINDS as [kind, label] (kind)}
         <button
           role="radio"
@@ -273,11 +273,11 @@
         aria-checked={ask.stage === ''}
         onclick={() => choose({ ...ask, stage: '' })}
       >
-        tied by hand
+        my own pattern
       </button>
     </div>
     <div class="how small">
-      <p>A cord is a place, read from the right.</p>
+      <p>Each cord is a place, ones on the right. The knot between two shows:</p>
       <p><b>Linked loops</b>: {desk.words.aSwap}.</p>
       <p><b>Ends apart</b>: {desk.words.noSwap}.</p>
       <p><b>Dashed loops</b>: either.</p>
@@ -329,7 +329,7 @@
                   : 'None of them'}
             </button>
             <button role="tab" aria-selected={finer} onclick={() => (finer = true)}
-              >Finer wishes</button
+              >More options</button
             >
           </div>
           <div class="zeros">
@@ -359,7 +359,7 @@
             <p>{chosen.clash}</p>
             {#each chosen.mends as mend, i (mend.text)}
               <Plain onclick={() => take(mend.choice)}>
-                {#if shared.shortcuts}<kbd aria-hidden="true" data-n={i + 1}></kbd>{/if}
+                {#if shared.signs}<kbd aria-hidden="true" data-n={i + 1}></kbd>{/if}
                 {mend.text}
                 <span class="kid">{BigInt(mend.fits).toLocaleString('en')} fit</span>
               </Plain>
@@ -370,7 +370,7 @@
         {/if}
       {:else if trouble}
         <Wrong {trouble} />
-        <Plain onclick={() => choose(start())}>Begin again</Plain>
+        <Plain onclick={() => choose(start())}>Start again</Plain>
       {/if}
     </div>
   {/snippet}
@@ -380,7 +380,7 @@
     {#if picked}
       <Picked sum={picked} words={desk.words} {material} />
     {:else}
-      <p class="small">The sum that you pick is written here, with what it asks of the shelf.</p>
+      <p class="small">The problem you choose is written here, with the pieces it needs.</p>
     {/if}
   {/snippet}
   {#snippet foot()}

@@ -35,7 +35,7 @@
     <p class="small">{sum.stage.asks}</p>
     {#if caused.length}
       <h2 class="next">
-        {words.swaps.charAt(0).toUpperCase() + words.swaps.slice(1)} that it causes
+        {words.swaps.charAt(0).toUpperCase() + words.swaps.slice(1)} it causes
       </h2>
       <ul>
         {#each caused as c (c.place)}
@@ -48,7 +48,7 @@
   </div>
   {#if sum.laidOut}
     <div class="about">
-      <h2 class="next">Fullest moment, in {material}</h2>
+      <h2 class="next">Most pieces at once, in {material}</h2>
       <ul class="pieces">
         {#each sum.pieces as p (p.place)}
           <li>

@@ -58,7 +58,7 @@
     <h1>Invitation</h1>
     <Wrong {trouble} />
   {:else if invitation}
-    <h1>Come into the {invitation.class}</h1>
+    <h1>Join {invitation.class}</h1>
     <p>{does} The link works once, until {invitation.until}.</p>
     <form onsubmit={join} novalidate>
       {#if shared.me}
@@ -81,7 +81,7 @@
           class:wrong={wrong?.field === 'email'}
         />
         {#if wrong?.field === 'email'}<Wrong trouble={wrong} />{/if}
-        <label for="password">A password of your own</label>
+        <label for="password">Choose a password</label>
         <input
           id="password"
           type="password"
@@ -94,7 +94,7 @@
       {#if wrong && !['name', 'email', 'password'].includes(wrong.field ?? '')}<Wrong
           trouble={wrong}
         />{/if}
-      <div class="next"><Next type="submit" label="Come in" key="enter" /></div>
+      <div class="next"><Next type="submit" label="Join" key="enter" /></div>
     </form>
   {/if}
 </main>

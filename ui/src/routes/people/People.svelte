@@ -162,14 +162,14 @@
         <section>
           <h1>
             {people.children.length === 0
-              ? 'No child yet'
+              ? 'No children yet'
               : people.children.length === 1
                 ? 'One child'
                 : `${people.children.length} children`}
           </h1>
           {#if back}
             <p class="back" role="status">
-              {back.name} has left the class; what is recorded stays.
+              {back.name} has left the class; the records are kept.
               <button class="act" onclick={() => returned(back!)}>Undo</button>
             </p>
           {/if}
@@ -212,7 +212,7 @@
                   </form>
                 {/if}
               </li>
-            {:else}<li class="small">Nobody yet. Write the first name in the book.</li>{/each}
+            {:else}<li class="small">Nobody yet. Type the first name on the right.</li>{/each}
           </ul>
         </section>
         {#if people.retired.length}
@@ -223,7 +223,7 @@
                 <li>
                   <a class="kid" href={view(`learner/${c.id}`)} use:link>{c.name}</a>
                   <span class="small">{c.when}</span>
-                  <button class="act" onclick={() => returned(c)}>take back</button>
+                  <button class="act" onclick={() => returned(c)}>bring back</button>
                 </li>
               {/each}
             </ul>
@@ -251,7 +251,7 @@
                       {/if}
                     {/each}
                     <button class="act" onclick={() => remove(m)}>
-                      {m.id === shared.me?.id ? 'leave the class' : 'take out of the class'}
+                      {m.id === shared.me?.id ? 'leave the class' : 'remove from the class'}
                     </button>
                   </span>
                   {#if adultWrong}<Wrong trouble={adultWrong} />{/if}
@@ -273,7 +273,7 @@
           {/if}
           <span class="row">
             <Plain onclick={() => invite('assistant')}>Invite an assistant</Plain>
-            <Plain onclick={() => invite('viewer')}>Invite somebody to look on</Plain>
+            <Plain onclick={() => invite('viewer')}>Invite somebody to watch</Plain>
           </span>
         </section>
       {/if}
@@ -288,7 +288,7 @@
       </div>
     {/if}
     <form class="add" onsubmit={add} novalidate>
-      <h1>{people?.children.length ? 'Add children' : 'The first name'}</h1>
+      <h1>{people?.children.length ? 'Add children' : 'The first child'}</h1>
       <label for="names">First name and initial, or a pasted list</label>
       <textarea
         id="names"
@@ -300,7 +300,7 @@
         aria-describedby={wrong ? 'names-wrong' : 'names-hint'}></textarea>
       {#if wrong}<Wrong trouble={wrong} id="names-wrong" />{/if}
       <p class="small" id="names-hint">
-        One name on a line. No family names, no birth dates: nobody needs them here.
+        One name on each line. No family names and no birth dates: they are not needed.
       </p>
     </form>
   {/snippet}
@@ -313,7 +313,7 @@
     {:else if people?.children.length === 0}
       <Next label="Add a child" disabled />
     {:else}
-      <Next label="To the class" key="space" onclick={next} />
+      <Next label="To Class" key="space" onclick={next} />
     {/if}
   {/snippet}
 </Bench>

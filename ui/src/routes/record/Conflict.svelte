@@ -19,6 +19,7 @@
   const twice = $derived(piece.refused?.status === 409 && piece.refused.field !== 'id');
   const theirs = $derived<Entry | undefined>(records.latest(mine.learner, mine.nth).entry);
   const name = $derived(page.children.find((c) => c.id === mine.learner)?.name ?? '');
+  const helpName = (id: string): string => page.helps.find((h) => h.id === id)?.name ?? '';
   const again = (change: Partial<Observe>): void =>
     records.settle(piece, { ...mine, id: newId(), replaces: undefined, ...change });
 </script>
@@ -32,27 +33,27 @@
   {#if twice && theirs}
     <div class="both">
       <p>
-        <span class="kid">{mine.answer || 'none'}</span><br /><b>you</b><br />{mine.help}
+        <span class="kid">{mine.answer || 'none'}</span><br /><b>you</b><br />{helpName(mine.help)}
       </p>
       <p>
         <span class="kid">{theirs.answer || 'none'}</span><br /><b>{theirs.by}</b><br
-        />{theirs.help},
+        />{theirs.helpSays},
         {theirs.at}
       </p>
     </div>
     <div class="acts">
       <Plain onclick={() => again({ anotherRun: true, runs: theirs.runs + 1 })}
-        >Two runs: keep both</Plain
+        >Done twice: keep both</Plain
       >
       <Plain onclick={() => again({ replaces: theirs.id })}>Only mine</Plain>
       <Plain onclick={() => again({ anotherRun: true, withdrawn: true })}>Only {theirs.by}’s</Plain>
     </div>
-    <p class="small">What is not kept stays in the list, struck through.</p>
+    <p class="small">The one that is not kept stays in the list, crossed out.</p>
   {:else}
     <p>{piece.says}</p>
     <div class="acts">
       <Plain onclick={() => outbox.again(piece)}>Send it again</Plain>
-      <Plain onclick={() => records.settle(piece)}>Let it go</Plain>
+      <Plain onclick={() => records.settle(piece)}>Discard it</Plain>
     </div>
   {/if}
 </div>

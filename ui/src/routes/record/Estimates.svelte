@@ -13,14 +13,14 @@
 </script>
 
 <figure>
-  <h2>Estimates, locked before</h2>
+  <h2>Estimates made before</h2>
   <svg
     width={W}
     height={34 + worked.estimates.length * 18}
     role="img"
     aria-label="Estimates: {worked.estimates
       .map((e) => `${name(e.learner)} ${e.value}`)
-      .join(', ')}; {worked.answer} came out"
+      .join(', ')}; the answer is {worked.answer}"
   >
     {#each worked.estimates as e, i (e.learner)}
       {@const y = 14 + i * 18}
@@ -38,7 +38,7 @@
       class="out"
       x={Math.min(W - 60, Math.max(50, x(worked.answer)))}
       y={worked.estimates.length * 18 + 30}
-      text-anchor="middle">{worked.answer} came out</text
+      text-anchor="middle">answer {worked.answer}</text
     >
   </svg>
 </figure>

@@ -40,7 +40,9 @@
     setTimeout(() => field?.focus());
   }
 
-  const wrong = $derived(draft.came === 'typed' && draft.answer !== expected);
+  const wrong = $derived(
+    draft.came === 'typed' && draft.answer.replace(' rest ', REST) !== expected,
+  );
   function set(change: Partial<Observe>): void {
     draft = { ...draft, ...change };
     touched = true;
@@ -66,6 +68,7 @@
   const runs = $derived(
     Array.from({ length: Math.min(limits.runs, Math.max(9, draft.runs + 1)) }, (_, i) => i + 1),
   );
+  const times = $derived(shared.desk!.words.times);
   const manners = $derived(named.map((m) => m.id));
 </script>
 
@@ -81,8 +84,8 @@
       <button onclick={none} aria-pressed={draft.came === 'typed' && draft.answer === ''}
         >no answer</button
       >
-      {#if rests}<button onclick={rest}>rest</button>{/if}
-      <button onclick={wipe}>wipe</button>
+      {#if rests}<button onclick={rest}>remainder</button>{/if}
+      <button onclick={wipe}>clear</button>
     </div>
     <div class="keys" role="group" aria-label="Answer in digits">
       {#each '1234567890' as d (d)}<button class="kid" onclick={() => digit(d)}>{d}</button>{/each}
@@ -96,7 +99,7 @@
         </button>
       {/each}
     </div>
-    <div class="manners" role="radiogroup" aria-label="Manner">
+    <div class="manners" role="radiogroup" aria-label="How it was worked">
       {#each named as m (m.id)}
         <button
           role="radio"
@@ -118,15 +121,15 @@
         {#each page.ways as way (way.id)}<option value={way.id}>{way.name}</option>{/each}
       </select>
       <button onclick={() => set({ chosen: !draft.chosen })}
-        >{draft.chosen ? 'the child’s choice' : 'not the child’s choice'}</button
+        >{draft.chosen ? 'the child chose it' : 'chosen for the child'}</button
       >
       <select
-        aria-label="Which run"
+        aria-label="Which time"
         value={String(draft.runs)}
         onchange={(e) => set({ runs: Number(e.currentTarget.value) })}
       >
         {#each runs as run (run)}
-          <option value={String(run)}>{run === 1 ? 'first run' : `run ${run}`}</option>
+          <option value={String(run)}>{times[run - 1] ?? `${run} times`}</option>
         {/each}
       </select>
       {#if dating}
@@ -143,9 +146,9 @@
         >
       {/if}
       <button aria-expanded={noting} onclick={() => (noting = !noting)}
-        >{draft.note || hasNote ? 'the note' : 'a note'}</button
+        >{draft.note || hasNote ? 'the note' : 'add a note'}</button
       >
-      <button class="nothing" onclick={onnothing}>nothing to write</button>
+      <button class="nothing" onclick={onnothing}>nothing to record</button>
     </p>
     {#if noting}
       <textarea
@@ -153,8 +156,8 @@
         aria-label="Note"
         rows="2"
         placeholder={lead || !hasNote
-          ? 'for the lead alone'
-          : 'there is one; what you write replaces it'}
+          ? 'only the lead of the class sees it'
+          : 'there is a note; what you write replaces it'}
         value={draft.note ?? ''}
         oninput={(e) => set({ note: e.currentTarget.value })}></textarea>
     {/if}

@@ -169,7 +169,7 @@
     todo.length === 1
       ? `${todo[0]!.name} right`
       : todo.length < children.length
-        ? 'The rest right'
+        ? 'The others right'
         : `${COUNTS[todo.length] ?? 'All'} right`,
   );
   function nothing(): void {
@@ -264,19 +264,19 @@
   lesson={page?.link}
   mark={(page?.link.ribbon.length ?? 1) - 1}
   keys={[
-    ['space', 'open the next child, or write and go on'],
+    ['space', 'open the next child, or save and go on'],
     ['y', 'all right, in one touch'],
     ['1 to 4', 'open a child; digits once it is open'],
     ['r', 'right'],
-    ['s t n a e', 'shown, together, nudged, alone, explains'],
-    ['m', 'the next manner'],
+    ['s t n a e', 'shown, with help, prompted, alone, explains'],
+    ['m', 'the next way of working'],
     ['o', 'a note'],
-    ['backspace', 'wipe, or undo'],
-    ['escape', 'close the child, nothing written'],
+    ['backspace', 'clear a digit, or undo'],
+    ['escape', 'close the child, nothing saved'],
   ]}
   drawer={isOpen ? 400 : 300}
-  shelfSays={page?.tasks.length === 1 ? 'one task' : `${page?.tasks.length ?? 0} tasks`}
-  bookSays={todo.length ? `${todo.length} to write` : 'all written'}
+  shelfSays={page?.tasks.length === 1 ? 'one problem' : `${page?.tasks.length ?? 0} problems`}
+  bookSays={todo.length ? `${todo.length} to record` : 'all recorded'}
 >
   {#snippet shelf()}
     <h1>This lesson</h1>
@@ -301,7 +301,7 @@
                     title="{c.name}: {onItsWay(c, i)
                       ? 'waits on this device'
                       : records.written(c.id, i)
-                        ? 'written'
+                        ? 'recorded'
                         : 'not yet'}"
                   ></span>
                 {/each}
@@ -345,7 +345,7 @@
         </div>
         <div class="under">
           <div>
-            <h2>What the mat saw, place by place</h2>
+            <h2>Seen on the mat, place by place</h2>
             <ul class="saw">
               {#each problem.saw as s (s.place)}
                 <li>
@@ -364,7 +364,7 @@
     {#if page && problem}
       <div class="title">
         <h1>Who did what</h1>
-        {#if todo.length}<span class="small">as the mat saw it</span>{/if}
+        {#if todo.length}<span class="small">as seen on the mat</span>{/if}
       </div>
       {#each records.refused as piece (piece.key)}<Conflict {records} {page} {piece} />{/each}
       {#if records.trouble}<Wrong trouble={records.trouble} />{/if}
@@ -383,8 +383,8 @@
               <span class="seat kid">{i + 1}</span>
               <span class="name"
                 ><b>{c.name}</b>{#if !isOpen}<br /><span class="small"
-                    >{l.nothing ? 'nothing to write' : l.came || helpName(l.help)}{l.runs > 1
-                      ? `, ${l.runs} runs`
+                    >{l.nothing ? 'nothing to record' : l.came || helpName(l.help)}{l.runs > 1
+                      ? `, ${l.runs} times`
                       : ''}</span
                   >{/if}</span
               >
@@ -401,7 +401,7 @@
                 class:wrong={l.written && !l.right && !l.nothing}
                 disabled={!may || l.written}
                 aria-label={l.written
-                  ? `${c.name}: ${l.answer || 'no answer'}, ${onItsWay(c, nth) ? 'waits on this device' : 'written'}`
+                  ? `${c.name}: ${l.answer || 'no answer'}, ${onItsWay(c, nth) ? 'waits on this device' : 'recorded'}`
                   : `${c.name} right, ${l.answer}`}
                 onclick={() => mark(c)}>{l.nothing ? '–' : l.answer || 'none'}</button
               >
@@ -424,15 +424,15 @@
             <p class="slip">
               <b>{l.slips[0]}</b>{l.slips.length > 1
                 ? `, or ${l.slips.slice(1).join(', or ')}`
-                : '; no other slip gives it'}
+                : '; no other slip gives this answer'}
             </p>
           {/if}
         </div>
       {/each}
       {#if todo.length > 1 && !isOpen}
         <p class="small hint">
-          Dashed is not yet written. One touch marks a child’s answer right; all at once counts for
-          less. Touch a name to write something else.
+          A dashed answer is not yet recorded. Touch it to mark it right, or touch a name to record
+          something else. “All right” counts for less than one touch for each child.
         </p>
       {/if}
     {/if}
@@ -448,7 +448,7 @@
           {#if todo.length && !isOpen}
             <button class="all" onclick={allRight} data-all-right>
               <span>{allSays}</span>
-              {#if shared.shortcuts}<span class="key" aria-hidden="true">y</span>{/if}
+              {#if shared.signs}<span class="key" aria-hidden="true">y</span>{/if}
             </button>
           {/if}
         </div>

@@ -1,10 +1,12 @@
-// An answer as it is typed with digits, and with a rest where one can be.
+// An answer as it is typed with digits, and with a remainder where there can be one.
 
-export const REST = ' rest ';
+export const REST = ' r ';
+
+const rested = (answer: string): boolean => answer.includes(REST) || answer.includes(' rest ');
 
 /** The answer with one more digit or word, at most so many characters long. */
 export const typed = (before: string, more: string, most: number): string => {
-  if (more === REST && (!before || before.includes(REST))) return before;
+  if (more === REST && (!before || rested(before))) return before;
   return before.length + more.length > most ? before : before + more;
 };
 

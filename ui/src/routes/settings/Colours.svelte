@@ -57,7 +57,9 @@
     {/each}
   </div>
   {#if may && changed}
-    <p class="ours"><Plain onclick={() => onset(palette.ours)}>Our own colours again</Plain></p>
+    <p class="ours">
+      <Plain onclick={() => onset(palette.ours)}>Back to the colours of Vine Swap</Plain>
+    </p>
   {/if}
 </fieldset>
 

@@ -135,10 +135,10 @@
   {#snippet book()}
     <h1>In the class’s own words</h1>
     <p class="note">
-      These words stand on every label and in every sentence of the class. The examples are said of
-      238 and 267.
+      These words are used on every label and in every sentence of the class. The examples are for
+      238 + 267.
     </p>
-    {#if !lead}<p class="note">The lead of the class sets them.</p>{/if}
+    {#if !lead}<p class="note">Only the lead of the class can change them.</p>{/if}
   {/snippet}
   {#snippet foot()}
     <Next label="Back to Today" key="space" onclick={back} />

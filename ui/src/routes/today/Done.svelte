@@ -20,7 +20,7 @@
           <use href="#leaf" transform="rotate(-30) scale(.9)" />
         </svg>
         <span>
-          <b>{l.children.join(', ') || 'Rehearsal, with no children'}</b>
+          <b>{l.children.join(', ') || 'Practice, no children'}</b>
           <span class="small">{l.at}, {l.stage}</span>
         </span>
         <span class="kid tasks">{tasks(l)}</span>

@@ -69,7 +69,7 @@
     <span class="node"></span>
     <a class="what" href={address(l)} use:link>
       <span class="small">{now ? `in your hand, since ${l.since}` : `open, since ${l.since}`}</span>
-      <strong>{l.children.join(', ') || 'Rehearsal, with no children'}</strong>
+      <strong>{l.children.join(', ') || 'Practice, no children'}</strong>
       <span class="stage">{l.sum.stage.name}, with {l.sum.laidOut ? l.material : 'cards'}</span>
       <span class="said">{l.said}</span>
     </a>
@@ -94,15 +94,15 @@
     <h1>{desk.class.name}</h1>
     <p class="small">
       {desk.learners.length === 0
-        ? 'no child yet'
+        ? 'no children yet'
         : desk.learners.length === 1
           ? '1 child'
           : `${desk.learners.length} children`}
     </p>
     {#if morning?.waited.length}
-      <h2 class="part">Waited longest</h2>
+      <h2 class="part">Longest not seen</h2>
       <Waited waited={morning.waited} />
-      <p class="small">days since a lesson or a sheet</p>
+      <p class="small">days since last seen</p>
     {:else if desk.learners.length === 0 && desk.class.role !== 'lead'}
       <p class="part">The lead of the class adds the children.</p>
     {/if}
@@ -163,7 +163,7 @@
                   )}
                   use:link
                 >
-                  <span class="small">could be next</span>
+                  <span class="small">suggested for</span>
                   <strong>{m.children.map((c) => c.name).join(', ')}</strong>
                   <span class="stage">{m.name}, with pieces</span>
                   <span class="why-next">{m.why}</span>
@@ -181,8 +181,8 @@
                   {shared.mayPresent
                     ? 'Choose numbers by the ' +
                       desk.words.swaps +
-                      ' that they cause, gather the pieces, and work them on the mat.'
-                    : 'Lessons that the guides open appear here.'}
+                      ' they cause, gather the pieces, and work them on the mat.'
+                    : 'Lessons that are opened in this class appear here.'}
                 </span>
               </span>
             </li>
@@ -204,11 +204,11 @@
         <p class="other"><a href={view('numbers')} use:link>Choose other numbers</a></p>
       {/if}
     {:else if !shared.mayPresent}
-      <h1>Looking on</h1>
-      <p class="small">You look on in this class: what is kept can be read, not changed.</p>
+      <h1>Watching</h1>
+      <p class="small">You can read everything in this class and change nothing.</p>
     {/if}
     {#if morning?.unwritten.length}
-      <h2 class="part ink">Still to write</h2>
+      <h2 class="part ink">Still to write up</h2>
       <ul class="todo">
         {#each morning.unwritten as u (u.lesson)}
           <li>
@@ -240,7 +240,7 @@
       </ul>
     {:else if morning && !inHand && shared.mayPresent && !morning.unwritten.length}
       <h1>The first step</h1>
-      <p class="nextup">A stage, or knots tied by hand; then the numbers are drawn for you.</p>
+      <p class="nextup">Choose a stage or your own pattern, and the numbers are drawn for you.</p>
     {/if}
   {/snippet}
   {#snippet foot()}
