@@ -59,8 +59,8 @@ func TestALessonByTouch(t *testing.T) {
 	g.Write("Numbers of your own", "9000+1000").Press("Look").See("no piece above the thousand cube: 10000 is worked with cards and column")
 	g.Write("Numbers of your own", "1458+2367").Press("Look").See("15 ones: ten swap for one ten, 5 stay.").Press("Gather")
 
-	// Gather: pieces at the fullest moment, children, the mat turned.
-	g.See("On the mat, at the fullest moment").See("5 + 6 + 1 from the store").See("The thousand cube is heavy").See("about 6 minutes")
+	// Gather: pieces most pieces at once, children, the mat turned.
+	g.See("On the mat, most pieces at once").See("5 + 6 + 1 from the store").See("The thousand cube is heavy").See("about 6 minutes")
 	g.Press("Wren A.").Holds("the first seat", "document.querySelector('.names [aria-pressed=true]')").Press("Jory P.").See("2Jory P.").Press("done")
 	g.See("builds 1458, works the ones and the hundreds").Press("Turn to the children").See("Turn to you").Press("3 cubes")
 	g.Settle()
@@ -69,7 +69,7 @@ func TestALessonByTouch(t *testing.T) {
 	}
 
 	// The mat, forwards and back, with beads and with blocks.
-	g.Press("To the mat").See("About how much").Press("Lay out").See("Two trays").Press("Build 1458").See("one thousand, four hundreds, five tens and eight ones").See("Wren A. has the turn")
+	g.Press("To the mat").See("About how much").Press("Lay out").See("Three trays").Press("Build 1458").See("one thousand, four hundreds, five tens and eight ones").See("Wren A. has the turn")
 	g.Press("Label the tray").Press("Build 2367").See("Jory P. has the turn").Press("Label the tray").Holds("watch", watch).Press("Push together")
 	g.Holds("the pieces travel", "window.travelled >= 30")
 	g.Holds("one pile of ones", "document.querySelector('[aria-label=\"pushed together: 15 beads\"]')")
@@ -93,7 +93,7 @@ func TestALessonByTouch(t *testing.T) {
 	if kept.At.String() != "check/1" || kept.Material != material.Blocks || kept.Stand != lesson.OnTheMat || kept.Current().Task.String() != "1458+2367" {
 		t.Errorf("kept %+v", kept)
 	}
-	g.Press("Write up who did what").See("as the mat saw it").Press("Wren A. right, 3825").Press("Jory P. right, 3825").Press("Finish the lesson").See("No lesson in hand")
+	g.Press("Write up who did what").See("as seen on the mat").Press("Wren A. right, 3825").Press("Jory P. right, 3825").Press("Finish the lesson").See("No lesson in hand")
 	s.check(g)
 	if seen, err := s.store.LessonObservations(context.Background(), kept.ID); err != nil || len(seen) != 2 || seen[0].Came != book.Marked || !seen[1].Right() {
 		t.Errorf("recorded %+v, %v", seen, err)
@@ -111,7 +111,7 @@ func TestALessonByTouch(t *testing.T) {
 func TestALessonByKeysAlone(t *testing.T) {
 	s := open(t)
 	g := s.sit(laptopWidth, laptopHeight)
-	g.Open(s.url).See("Open the room").TabTo("Email").Key("hanne@vineswap.test").TabTo("Password").Key(demoPassword, kb.Enter).See("No lesson in hand")
+	g.Open(s.url).See("Log in").TabTo("Email").Key("hanne@vineswap.test").TabTo("Password").Key(demoPassword, kb.Enter).See("No lesson in hand")
 	g.Key(" ").See("Twelve of them")
 	g.TabTo("no swap").Key(" ").Holds("no-swap", fits("1980"))
 	g.TabTo("ones to tens").Key(kb.ArrowLeft).Holds("along the knots", "document.activeElement.id === 'knot-tens'")
@@ -119,9 +119,9 @@ func TestALessonByKeysAlone(t *testing.T) {
 	picked := "document.querySelector('[data-hand] [aria-checked=true]').getAttribute('aria-label')"
 	before := guide.Read[string](g, picked)
 	g.TabTo(before).Key(kb.ArrowRight).Holds("the next sum", fmt.Sprintf("%s !== %q && document.activeElement.getAttribute('aria-checked') === 'true'", picked, before))
-	g.TabTo("Numbers of your own").Key("47+25", kb.Enter).See("12 ones: ten swap").LetGo().Key(" ").See("at the fullest moment")
-	g.TabTo("Ada W.").Key(" ").See("1Ada W.").LetGo().Key(" ").See("About how much").LetGo().Key(" ").See("Two trays").LetGo()
-	g.Key("?").See("Keys of this view").Key(kb.Escape).Holds("closed", "!document.querySelector('dialog[open]')").LetGo()
+	g.TabTo("Numbers of your own").Key("47+25", kb.Enter).See("12 ones: ten swap").LetGo().Key(" ").See("most pieces at once")
+	g.TabTo("Ada W.").Key(" ").See("1Ada W.").LetGo().Key(" ").See("About how much").LetGo().Key(" ").See("Three trays").LetGo()
+	g.Key("?").See("Keys on this page").Key(kb.Escape).Holds("closed", "!document.querySelector('dialog[open]')").LetGo()
 	for i, want := range []string{"lay-out/1", "lay-out/2", "lay-out/3", "lay-out/4", "join/0", "work/ones/0", "work/ones/1", "work/ones/2"} {
 		g.Key(" ").Holds(fmt.Sprintf("step %d", i+1), at(want))
 	}
@@ -140,7 +140,7 @@ func TestALessonByKeysAlone(t *testing.T) {
 	if kept.At.String() != "read/2" || len(kept.Seated) != 1 || kept.Seated[0].Name != "Ada W." || kept.Material != material.Beads {
 		t.Errorf("kept %+v", kept)
 	}
-	g.Key("w").See("as the mat saw it").LetGo().Key("1").See("no answer").Key("6", "2", "n", " ").See("What should come up is forgotten").LetGo().Key(" ").See("No lesson in hand")
+	g.Key("w").See("as seen on the mat").LetGo().Key("1").See("no answer").Key("6", "2", "n", " ").See("What should come up is forgotten").LetGo().Key(" ").See("No lesson in hand")
 	s.check(g)
 	if seen, err := s.store.LessonObservations(context.Background(), kept.ID); err != nil || len(seen) != 1 || seen[0].Answer != "62" || seen[0].Help != book.Nudged || seen[0].Came != book.Typed {
 		t.Errorf("recorded %+v, %v", seen, err)
@@ -156,7 +156,7 @@ func TestSettingsReachEverything(t *testing.T) {
 	s.login(g, "hanne").Press("Orchard room").See("Ten for one is called").Press("an exchange").See("are exchanged for one ten")
 	g.Press("units").See("Ten units are exchanged").Press("with “and”").Press("blocks").Settle()
 	g.Press("Numbers").See("one exchange, units").See("no exchange").Write("Numbers of your own", "407+105").Press("Look").See("five hundred and twelve").Press("Gather")
-	g.See("12 small cubes").Press("To the mat").See("About how much").Press("Lay out").See("Two trays").LetGo().Key(" ", " ", " ", " ", " ", " ", " ", " ").See("Ten units are exchanged for one ten.").Settle()
+	g.See("12 small cubes").Press("To the mat").See("About how much").Press("Lay out").See("Three trays").LetGo().Key(" ", " ", " ", " ", " ", " ", " ", " ").See("Ten units are exchanged for one ten.").Settle()
 	s.check(g)
 	_, class := s.lead()
 	c, err := s.store.Class(context.Background(), class)
@@ -193,7 +193,7 @@ func TestLessMotion(t *testing.T) {
 // rehearse brings somebody to the mat with a sum and nobody else.
 func rehearse(g *guide.Guide, sum string) *guide.Guide {
 	return g.Press("Numbers").See("Twelve of them").Write("Numbers of your own", sum).Press("Look").Holds("looked", fmt.Sprintf("document.querySelector('[data-live]').innerText.startsWith(%q)", sum)).
-		Press("Gather").See("at the fullest moment").Press("To the mat").See("About how much").Press("Lay out").See("Two trays").LetGo()
+		Press("Gather").See("most pieces at once").Press("To the mat").See("About how much").Press("Lay out").See("Three trays").LetGo()
 }
 
 // Two screens of the same lesson: the one behind is told, and goes on from
@@ -220,8 +220,8 @@ func TestSessionEndsMidway(t *testing.T) {
 	rehearse(s.login(g, "hanne"), "368+275").Key(" ", " ").Holds("two steps", at("lay-out/2")).Settle()
 	s.check(g)
 	pgtest.Exec(t, s.db, "delete from session")
-	g.Reload().See("Open the room").Write("Email", "hanne@vineswap.test").Write("Password", "not this one").Press("Open the room").See("do not belong together")
-	g.Write("Password", demoPassword).Press("Open the room").Holds("the same step", at("lay-out/2"))
+	g.Reload().See("Log in").Write("Email", "hanne@vineswap.test").Write("Password", "not this one").Press("Log in").See("do not belong together")
+	g.Write("Password", demoPassword).Press("Log in").Holds("the same step", at("lay-out/2"))
 }
 
 // While the server is away the lesson goes on; what waits is said, and kept
@@ -279,7 +279,7 @@ func TestAStepWaitsForTheLogIn(t *testing.T) {
 	s.check(g)
 	id := s.kept(g).ID
 	pgtest.Exec(t, s.db, "delete from session")
-	g.Key(" ").See("Open the room").Write("Email", "hanne@vineswap.test").Write("Password", demoPassword).Press("Open the room")
+	g.Key(" ").See("Log in").Write("Email", "hanne@vineswap.test").Write("Password", demoPassword).Press("Log in")
 	g.Holds("the step is there", at("lay-out/2")).Holds("saved", "document.querySelector('.saved').innerText === 'Saved'")
 	s.check(g)
 	if kept := s.keptAs(id); kept.At.String() != "lay-out/2" {
@@ -292,7 +292,7 @@ func TestAViewerLooksOn(t *testing.T) {
 	s := open(t)
 	lead, viewer := s.sit(laptopWidth, laptopHeight), s.sit(laptopWidth, laptopHeight)
 	rehearse(s.login(lead, "hanne"), "47+25").Key(" ").Holds("built", at("lay-out/1")).Settle()
-	s.login(viewer, "vera").See("You look on in this class").Holds("no numbers", "![...document.querySelectorAll('nav a')].some((a) => a.innerText.trim() === 'Numbers')")
+	s.login(viewer, "vera").See("You can read everything in this class").Holds("no numbers", "![...document.querySelectorAll('nav a')].some((a) => a.innerText.trim() === 'Numbers')")
 	viewer.Press("open, since").Holds("the mat", at("lay-out/1")).LetGo().Key(" ").Holds("can step for herself", at("lay-out/2")).Settle()
 	s.check(viewer)
 	if kept := s.kept(lead); kept.At.String() != "lay-out/1" {

@@ -178,7 +178,7 @@ func TestAWeekBetweenTouchAndRow(t *testing.T) {
 	if n := len(s.rows(id)); n != 0 {
 		t.Errorf("%d rows sent by somebody else", n)
 	}
-	g.Press("Orchard room").Press("Log out").See("Open the room")
+	g.Press("Orchard room").Press("Log out").See("Log in")
 	s.login(g, "hanne").See("Wednesday 2 December").Holds("sent", noneWaits)
 	s.check(g)
 	if seen := s.rows(id); len(seen) != 1 || seen[0].Day != book.DayOf(firstDay) || seen[0].By != "Hanne" {
@@ -227,7 +227,7 @@ func TestWaitingRecordsOfAnErasedChild(t *testing.T) {
 	s.check(g)
 	id := s.kept(g).ID
 	b.does.Store(badGate)
-	g.Press("Ada W. right, 72").See("waiting: 1").LetGo().Key("1").See("nothing to write").Key("n").Press("Write").See("waiting: 2").LetGo().Key(kb.Escape).Press("Bram D. right, 72").See("waiting: 3")
+	g.Press("Ada W. right, 72").See("waiting: 1").LetGo().Key("1").See("nothing to record").Key("n").Press("Write").See("waiting: 2").LetGo().Key(kb.Escape).Press("Bram D. right, 72").See("waiting: 3")
 	s.check(g)
 	_, class := s.lead()
 	if err := s.store.EraseLearner(ctx, class, s.learner("Ada W.")); err != nil {
@@ -265,11 +265,11 @@ func TestAccess(t *testing.T) {
 	s.login(g, "tilo").Press("Orchard room").Press("Your access").See("Where you are logged in").See("this is here")
 	g.Write("The one that you have", "not-this-one").Write("The new one, at least 10 signs", "honey-and-plums").Press("Change the password").See("This is not your password")
 	g.Write("The one that you have", demoPassword).Press("Change the password").See("The password is changed").See("Only here.")
-	other.Reload().See("Open the room")
+	other.Reload().See("Log in")
 	other.LogIn(s.url, "tilo@vineswap.test", "honey-and-plums").See("Wednesday 25 November")
-	g.Press("Class").See("Plan this lesson").Press("Orchard room").Press("Your access").See("Log out everywhere but here").Press("Log out everywhere but here").See("Only here.")
-	other.Reload().See("Open the room")
-	g.Press("Close the account …").See("cannot be taken back").Write("Your password", demoPassword).Press("Close the account").See("This is not your password").Write("Your password", "honey-and-plums").Press("Close the account").See("Open the room")
+	g.Press("Class").See("Plan this lesson").Press("Orchard room").Press("Your access").See("Log out on all other devices").Press("Log out on all other devices").See("Only here.")
+	other.Reload().See("Log in")
+	g.Press("Close the account …").See("cannot be undone").Write("Your password", demoPassword).Press("Close the account").See("This is not your password").Write("Your password", "honey-and-plums").Press("Close the account").See("Log in")
 	s.check(g)
 	s.check(other)
 	if _, err := s.store.AccountByEmail(ctx, "tilo@vineswap.test"); err == nil {
@@ -289,13 +289,13 @@ func TestAdultsOfTheClass(t *testing.T) {
 	if err := s.store.SetRole(ctx, class, orla.ID, store.Viewer); err != nil {
 		t.Fatal(err)
 	}
-	s.login(vera, "vera").See("You look on in this class")
+	s.login(vera, "vera").See("You can read everything in this class")
 	s.login(g, "hanne").Press("Orchard room").Press("People").See("22 children").Press("Vera").Press("presents and records").Holds("her role", "[...document.querySelectorAll('.who')].some((b) => b.innerText.includes('Vera') && b.innerText.includes('presents and records'))")
 	vera.Reload().See("Wednesday 25 November").Holds("she chooses numbers now", "[...document.querySelectorAll('nav a')].some((a) => a.innerText.trim() === 'Numbers')")
-	g.Press("Vera").Press("take out of the class").Holds("she is gone", "![...document.querySelectorAll('.who')].some((b) => b.innerText.includes('Vera'))")
+	g.Press("Vera").Press("remove from the class").Holds("she is gone", "![...document.querySelectorAll('.who')].some((b) => b.innerText.includes('Vera'))")
 	vera.Reload().See("You belong to no class yet")
 	g.Press("Hanne").Press("looks on").See("The class would have no lead")
-	g.Press("Invite somebody to look on").See("works once").Press("withdraw").Holds("withdrawn", "!document.body.innerText.includes('can still be used')")
+	g.Press("Invite somebody to watch").See("works once").Press("withdraw").Holds("withdrawn", "!document.body.innerText.includes('can still be used')")
 	s.check(g)
 	s.check(vera)
 }

@@ -35,7 +35,7 @@ func atTheMat(g *guide.Guide, sum string, children ...string) *guide.Guide {
 	for i, child := range children {
 		g.Press(child).See(fmt.Sprintf("%d%s", i+1, child))
 	}
-	return g.Press("done").Press("To the mat").See("About how much").Press("Lay out").See("Two trays").LetGo()
+	return g.Press("done").Press("To the mat").See("About how much").Press("Lay out").See("Three trays").LetGo()
 }
 
 // workedToTheEnd steps to the end of the check, and on to the record.
@@ -75,7 +75,7 @@ func TestTheChainOverTwoDays(t *testing.T) {
 		if chosen := guide.Read[bool](g, "!![...document.querySelectorAll('.book .name[aria-pressed=true]')].find((b) => b.innerText === 'Quill Z.')"); !chosen {
 			g.Press("Quill Z.")
 		}
-		g.See("Quill Z. · no swap").Press("Plan this lesson").See("For Quill Z.").See("Twelve of them").Press("Gather").See("works the ones").Press("To the mat").See("About how much").Press("Lay out").See("Two trays").LetGo()
+		g.See("Quill Z. · no swap").Press("Plan this lesson").See("For Quill Z.").See("Twelve of them").Press("Gather").See("works the ones").Press("To the mat").See("About how much").Press("Lay out").See("Three trays").LetGo()
 	}
 	right := func() {
 		workedToTheEnd(g).Press("Quill Z. right, ").Holds("written", "document.querySelector('.box.written')").Settle()
@@ -85,7 +85,7 @@ func TestTheChainOverTwoDays(t *testing.T) {
 	g.Press("One more like it").Holds("from the beginning", at("before/0"))
 	right()
 	g.Press("Finish the lesson").See("Wednesday 25 November").Press("Class").Holds("a short lobe", leafSays("Quill Z.", "no swap", "under way with pieces"))
-	g.Press("Quill Z. 0 days").See("6 of 7 beads: one more right alone.")
+	g.Press("Quill Z., 0 days").See("6 of 7 beads: one more right alone.")
 	s.check(g)
 	if got := s.standing("Quill Z.", choose.NoSwap); got.State != ladder.UnderWay {
 		t.Errorf("after one day it is %+v", got)
@@ -111,10 +111,10 @@ func TestTheChainOverTwoDays(t *testing.T) {
 			g.Press(other)
 		}
 	}
-	g.Press("Plan this lesson").See("Quill Z.").See("Twelve of them").Press("Gather").See("works the ones").Press("To the mat").See("About how much").Press("Lay out").See("Two trays").LetGo()
+	g.Press("Plan this lesson").See("Quill Z.").See("Twelve of them").Press("Gather").See("works the ones").Press("To the mat").See("About how much").Press("Lay out").See("Three trays").LetGo()
 	right()
 	g.Press("Finish the lesson").See("Thursday 26 November").Press("Class").Holds("a full lobe", leafSays("Quill Z.", "no swap", "secure with pieces")).Holds("and waiting for over ten", leafSays("Quill Z.", "one swap, ones", "not yet"))
-	g.Press("Quill Z. 0 days").Press("joining, no swap: secure with pieces").See("Secure since today. Right alone 7 times on 3 days, last today.")
+	g.Press("Quill Z., 0 days").Press("addition, no swap: secure with pieces").See("Secure since today. Right alone 7 times on 3 days, last today.")
 	s.check(g)
 
 	// What was kept.
@@ -252,7 +252,7 @@ func TestAHeldKeyWritesNothing(t *testing.T) {
 
 	// One child opens, and is neither written nor followed by the next.
 	g.HoldDown(' ', second).Holds("Ada is open", isOpen("Ada W."))
-	g.Key("n").Press("Write, then Bram D.").Holds("Bram is open", isOpen("Bram D."))
+	g.Key("n").Press("Save, then Bram D.").Holds("Bram is open", isOpen("Bram D."))
 	g.Key("t").HoldDown(' ', second).Holds("Clio is open", isOpen("Clio J.")).Key(kb.Escape).Settle()
 	s.check(g)
 	if seen := written(); len(seen) != 2 || seen[0].Help != book.Nudged || seen[0].LearnerID != s.learner("Ada W.") || seen[1].Help != book.Together || seen[1].LearnerID != s.learner("Bram D.") {
@@ -301,7 +301,7 @@ func TestAllRightAtOnce(t *testing.T) {
 	if stand != 3 {
 		t.Errorf("%d stand of %+v", stand, seen)
 	}
-	g.Press("Class").See("Plan this lesson").Press("Ada W. 0 days").See("What was seen").Press("all ").See("all at once")
+	g.Press("Class").See("Plan this lesson").Press("Ada W., 0 days").See("Records, newest first").Press("all ").See("marked right with the others")
 }
 
 // A day later, from the child's page: the row opens its correction, the beads
@@ -319,7 +319,7 @@ func TestACorrectionADayLater(t *testing.T) {
 	t.Cleanup(stop)
 	s.url = url
 	g := s.sit(laptopWidth, laptopHeight)
-	s.login(g, "hanne").See("Thursday 26 November").Press("Class").See("Plan this lesson").Press("Quill Z. 1 day").See("What was seen")
+	s.login(g, "hanne").See("Thursday 26 November").Press("Class").See("Plan this lesson").Press("Quill Z. 1 day").See("Records, newest first")
 	g.Press("joining, no swap: under way with pieces").See("0 of 7 beads")
 	g.Press("21 + 15 = 46, correct it").See("Correct a record").See("recorded by "+account.Name).LetGo().Key(kb.Escape).Holds("nothing was touched", "!document.body.innerText.includes('Correct a record')")
 	g.Press("21 + 15 = 46, correct it").See("Correct a record").LetGo().Key("3").Key("6").Key("n").HoldDown(' ', 30).See("3½ of 7 beads").Settle()
@@ -341,7 +341,7 @@ func TestCorrectingAtTwiceTheSize(t *testing.T) {
 	g := s.sit(laptopWidth/2, laptopHeight/2)
 	next := "(() => { const r = document.querySelector('.foot').getBoundingClientRect(); return r.height > 60 && r.bottom <= innerHeight + 1 })()"
 	s.login(g, "hanne").See("No lesson in hand").Holds("the next action on Today", next)
-	g.Press("Class").See("days since seen").Holds("the next action in the class", next).Press("Greta Z. 0 days").See("What was seen")
+	g.Press("Class").See("days since last seen").Holds("the next action in the class", next).Press("Greta Z., 0 days").See("Records, newest first")
 	row := guide.Read[string](g, "document.querySelector('.sum button').getAttribute('aria-label').replace(/\\s+/g, ' ')")
 	g.Press(row).See("Correct a record").Holds("the next action", next).Press("shown").Key("1").See("Keep the correction").Key(" ").See("The correction is kept")
 	s.check(g)
@@ -376,9 +376,9 @@ func TestTwoGuidesRecordAtOnce(t *testing.T) {
 	one, two := s.sit(laptopWidth, laptopHeight), s.sit(laptopWidth, laptopHeight)
 	workedToTheEnd(atTheMat(s.login(one, "hanne"), "47+25", "Ada W."))
 	id := s.kept(one).ID
-	s.login(two, "tilo").Press("open, since").LetGo().Holds("the mat", at("check/1")).Key("w").See("as the mat saw it")
+	s.login(two, "tilo").Press("open, since").LetGo().Holds("the mat", at("check/1")).Key("w").See("as seen on the mat")
 	one.Press("Ada W. right, 72").Settle()
-	two.LetGo().Key("1").See("no answer").Key("6", "2", " ").See("This child already has a record for this problem").See("Hanne").Press("Two runs: keep both").Holds("settled", "!document.querySelector('.conflict')").Settle()
+	two.LetGo().Key("1").See("no answer").Key("6", "2", " ").See("This child already has a record for this problem").See("Hanne").Press("Done twice: keep both").Holds("settled", "!document.querySelector('.conflict')").Settle()
 	s.check(one)
 	s.check(two)
 	seen, err := s.store.LessonObservations(ctx, id)
@@ -435,8 +435,8 @@ func TestAChildWhoHasLeftIsRecorded(t *testing.T) {
 func TestAChildsPage(t *testing.T) {
 	s := open(t)
 	g := s.sit(laptopWidth, laptopHeight)
-	s.login(g, "hanne").Press("Class").See("Plan this lesson").Press("Greta Z. 0 days").See("What was seen").See("Back to pieces and column, adding: one swap, ones")
-	g.Press("You see it otherwise?").Press("Keep my judgement").See("A judgement needs its reason").Write("because", "was ill, right at the honey stall").Press("Keep my judgement").See("because “was ill, right at the honey stall”").See("The guide's own judgement, today: secure.")
+	s.login(g, "hanne").Press("Class").See("Plan this lesson").Press("Greta Z., 0 days").See("Records, newest first").See("Back to pieces and column, adding: one swap, ones")
+	g.Press("I see it differently").Press("Save my judgement").See("A judgement needs its reason").Write("because", "was ill, right at the honey stall").Press("Save my judgement").See("because “was ill, right at the honey stall”").See("The guide's own judgement, today: secure.")
 	s.check(g)
 	judged, err := s.store.Overrules(ctx, s.learner("Greta Z."))
 	if err != nil || len(judged) != 3 || judged[2].Manner != book.Column || judged[2].State != ladder.Secure {
@@ -451,13 +451,13 @@ func TestAChildsPage(t *testing.T) {
 	if err := s.store.Record(ctx, mended, false); err != nil {
 		t.Fatal(err)
 	}
-	g.Reload().See("What was seen").Press(fmt.Sprintf("all %d", len(seen)+1)).Holds("what was corrected is struck through", "document.querySelector('tr.old')").Holds("beside what replaced it", "[...document.querySelectorAll('tr')].some((r) => !r.classList.contains('old') && r.innerText.includes('= 7') || r.innerText.includes('=7'))")
+	g.Reload().See("Records, newest first").Press(fmt.Sprintf("all %d", len(seen)+1)).Holds("what was corrected is struck through", "document.querySelector('tr.old')").Holds("beside what replaced it", "[...document.querySelectorAll('tr')].some((r) => !r.classList.contains('old') && r.innerText.includes('= 7') || r.innerText.includes('=7'))")
 	for link, want := range map[string]string{"all as JSON": `"format": "vine-swap-learner"`, "records as CSV": "id,day,stage"} {
 		g.Holds("ask for "+link, fmt.Sprintf("(fetch([...document.querySelectorAll('a')].find((a) => a.innerText === %q).href).then((r) => r.text()).then((x) => { window.got = x }), true)", link))
 		g.Holds(link, fmt.Sprintf("window.got?.includes(%q)", want))
 	}
 	id := s.learner("Greta Z.")
-	g.Press("erase …").See("cannot be brought back").Press("Keep everything").Holds("closed", "!document.querySelector('dialog[open]')").Press("erase …").Press("Erase Greta Z.").See("longest without")
+	g.Press("erase …").See("cannot be brought back").Press("Keep everything").Holds("closed", "!document.querySelector('dialog[open]')").Press("erase …").Press("Erase Greta Z.").See("days since last seen")
 	s.check(g)
 	if seen, err = s.store.Observations(ctx, id); err != nil || len(seen) != 0 {
 		t.Errorf("%d records of an erased child, %v", len(seen), err)
@@ -482,9 +482,9 @@ func TestPeople(t *testing.T) {
 	if strings.Contains(link, "undefined") || !strings.HasPrefix(link, s.url+"/#/join/") {
 		t.Fatalf("the link is %q", link)
 	}
-	g.Reload().See("Invitations that can still be used").See("somebody who presents and records").Holds("the link is not shown again", "!document.getElementById('link')").Press("Settings").Press("Log out").See("Open the room")
-	g.Open("about:blank").Open(link).See("Come into the Orchard room").Write("Your name", "Ilse").Write("Email", "ilse@vineswap.test").Write("A password of your own", "short").Press("Come in").See("The password is too short")
-	g.Write("A password of your own", "honey-and-plums").Press("Come in").See("24 children")
+	g.Reload().See("Invitations that can still be used").See("somebody who presents and records").Holds("the link is not shown again", "!document.getElementById('link')").Press("Settings").Press("Log out").See("Log in")
+	g.Open("about:blank").Open(link).See("Join Orchard room").Write("Your name", "Ilse").Write("Email", "ilse@vineswap.test").Write("A password of your own", "short").Press("Join").See("The password is too short")
+	g.Write("A password of your own", "honey-and-plums").Press("Join").See("24 children")
 	s.check(g)
 	_, class := s.lead()
 	members, err := s.store.Members(ctx, class)
@@ -500,7 +500,7 @@ func TestPeople(t *testing.T) {
 		t.Fatalf("%d records, %v", len(known), err)
 	}
 	bea := s.login(both, "orla").Press("Bee room").Press("People").See("24 children").Press("Bea K.").Press("moves to Orchard room").See("23 children")
-	bea.Press("Settings").Press("Go to Orchard room").See("25 children").Press("Class").See("longest without").Press("Bea K. 0 days").See("What was seen").See(fmt.Sprintf("all %d", len(known)))
+	bea.Press("Settings").Press("Go to Orchard room").See("25 children").Press("Class").See("days since last seen").Press("Bea K. 0 days").See("Records, newest first").See(fmt.Sprintf("all %d", len(known)))
 	s.check(both)
 	if e, err := s.store.LatestEnrolment(ctx, class, s.learner("Bea K.")); err != nil || e.Until.Valid {
 		t.Errorf("%+v, %v", e, err)
@@ -512,8 +512,8 @@ func TestPeople(t *testing.T) {
 func TestWritingUpAfterwards(t *testing.T) {
 	s := open(t)
 	g := s.sit(laptopWidth, laptopHeight)
-	s.login(g, "hanne").See("Still to write").Press("yesterday: Bram D., Clio J.").See("as the mat saw it").Press("Bram D. right, ").Holds("one written", "document.querySelectorAll('.box.written').length === 1").LetGo()
-	g.Key("2").See("nothing to write").Press("nothing to write").Holds("both settled", "document.querySelectorAll('.box.written').length === 2").Settle()
+	s.login(g, "hanne").See("Still to write up").Press("yesterday: Bram D., Clio J.").See("as seen on the mat").Press("Bram D. right, ").Holds("one written", "document.querySelectorAll('.box.written').length === 1").LetGo()
+	g.Key("2").See("nothing to record").Press("nothing to record").Holds("both settled", "document.querySelectorAll('.box.written').length === 2").Settle()
 	s.check(g)
 	kept := s.kept(g)
 	seen, err := s.store.LessonObservations(ctx, kept.ID)
@@ -532,6 +532,6 @@ func TestTheClassByKeys(t *testing.T) {
 	g.Holds("on the first leaf", "(document.querySelector('[role=gridcell][tabindex=\"0\"]').focus(), document.activeElement.id === 'leaf-0-0')")
 	g.Key(kb.ArrowRight, kb.ArrowUp, kb.ArrowUp).Holds("two stages up, one child on", "document.activeElement.id === 'leaf-1-2'")
 	g.Holds("wide enough", "document.activeElement.getBoundingClientRect().width >= 44").Holds("its reason stands in the book", "document.querySelector('.book .one h1').innerText === document.activeElement.getAttribute('aria-label').split(',')[0]")
-	g.Key(kb.Enter).See("What was seen")
-	g.Press("Class").Press("longest without").See("more than a week").Press("taking").See("across one zero").Press("nearest stage").Holds("grouped by the stage", "document.querySelector('.groups').innerText.length > 4")
+	g.Key(kb.Enter).See("Records, newest first")
+	g.Press("Class").Press("days since last seen").See("more than a week").Press("subtraction").See("across one zero").Press("nearest stage").Holds("grouped by the stage", "document.querySelector('.groups').innerText.length > 4")
 }

@@ -67,7 +67,7 @@ func TestTakingAwayOverZeros(t *testing.T) {
 func TestTakingByTheClassesMethod(t *testing.T) {
 	s := open(t)
 	g := s.sit(laptopWidth, laptopHeight)
-	s.login(g, "hanne").Press("Numbers").See("Twelve of them").Write("Numbers of your own", "5003-1264").Press("Look").See("across zeros").Press("Gather").See("at the fullest moment").Press("To the mat").See("About how much").Press("Lay out").Holds("laid out", at("lay-out/0"))
+	s.login(g, "hanne").Press("Numbers").See("Twelve of them").Write("Numbers of your own", "5003-1264").Press("Look").See("across zeros").Press("Gather").See("most pieces at once").Press("To the mat").See("About how much").Press("Lay out").Holds("laid out", at("lay-out/0"))
 	for _, position := range []string{"lay-out/1", "lay-out/2", "lay-out/3", "work/ones/0", "work/ones/1"} {
 		step(g, position)
 	}

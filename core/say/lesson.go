@@ -32,7 +32,7 @@ func (w Words) Phase(at swap.Position) string {
 	case swap.LayOut:
 		return "build"
 	case swap.Joining:
-		return "push together"
+		return "join"
 	case swap.Work:
 		if !at.Place.HasPiece() { // a long word, where there is little room
 			return w.Numeral(place.Number(at.Place.Unit()))

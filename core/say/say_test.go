@@ -255,7 +255,7 @@ func TestNamesFollowTheSetting(t *testing.T) {
 		{w.Wish(problem.Sum, choose.Wish{Kind: choose.Knot, Want: choose.Yes}), "an exchange in the units"},
 		{w.Mend(problem.Sum, choose.Mend{Wish: choose.Wish{Kind: choose.Belongs, Stage: choose.NoSwap}}), "Leave “no exchange”"},
 		{w.Phase(swap.Position{Phase: swap.LayOut}), "build"},
-		{w.Phase(swap.Position{Phase: swap.Joining}), "push together"},
+		{w.Phase(swap.Position{Phase: swap.Joining}), "join"},
 		{w.Phase(swap.Position{Phase: swap.Work, Place: place.Ones}), "units"},
 		{w.Phase(swap.Position{Phase: swap.Reading}), "read"},
 		{w.Role([]place.Number{47, 25}, []place.Place{place.Ones, place.Tens}, false, true), "builds 47 and 25, works the units and the tens, keeps the bank"},

@@ -391,7 +391,7 @@ func Read[T any](g *Guide, expression string) T {
 
 // LogIn logs in at an address.
 func (g *Guide) LogIn(url, email, password string) *Guide {
-	return g.Open(url).Write("Email", email).Write("Password", password).Press("Open the room").See("Today")
+	return g.Open(url).Write("Email", email).Write("Password", password).Press("Log in").See("Today")
 }
 
 // Settle waits until what moves has come to rest and all is saved.

@@ -30,14 +30,14 @@ func shots(address, folder string) error {
 	defer stop()
 	to := func(name string) string { return filepath.Join(folder, name+".png") }
 
-	g.Open(address).See("Open the room").Picture(to("login"))
-	g.LogIn(address, demo.Logins()[0].Email, demo.Password).See("could be next").Picture(to("today"))
+	g.Open(address).See("Log in").Picture(to("login"))
+	g.LogIn(address, demo.Logins()[0].Email, demo.Password).See("suggested for").Picture(to("today"))
 	g.Press("Start a lesson").See("Twelve of them").Press("several swaps")
 	for _, number := range []string{"Number 1: more digits", "Number 2: more digits"} {
 		g.Press(number)
 	}
 	g.Holds("four places", "document.getElementById('knot-thousands')").Press("tens to hundreds").Picture(to("numbers"))
-	g.Write("Numbers of your own", "2468+1375").Press("Look").See("2468+1375").See("Fullest moment").Press("Gather").See("Who comes?")
+	g.Write("Numbers of your own", "2468+1375").Press("Look").See("2468+1375").See("Most pieces at once").Press("Gather").See("Who comes?")
 	g.Press("Wren A.").See("1Wren A.").Press("Teo B.").See("2Teo B.").Press("Mina S.").See("3Mina S.").Press("done").Picture(to("gather"))
 	g.Press("To the mat").See("About how much").Press("Wren A. …").Write("Wren A. says about", "3800").Press("Lock it").See("Wren A. 3800").Press("Teo B. …").Write("Teo B. says about", "3500").Press("Lock it").See("Teo B. 3500").LetGo()
 	g.Key(" ", " ", " ", " ", " ", " ", " ", " ").See("Ten ones. Stop.").Picture(to("mat-swap"))
@@ -46,11 +46,11 @@ func shots(address, folder string) error {
 	g.Press("drawings").LetGo().Key(" ").See("Ten tens swap for").Picture(to("mat-drawing"))
 	g.Key(" ", " ", " ", " ", " ", " ").See("slide together").Press("beads").LetGo()
 	g.Key("w").See("3843 came out").Press("Wren A. right, 3843").LetGo().Key("2").See("no answer").Key("3", "7", "3", "3", "n").Picture(to("record"))
-	g.Press("Class").See("longest without").Press("one swap, higher").See("stage 7 of 12").Picture(to("class"))
+	g.Press("Class").See("days since last seen").Press("one swap, higher").See("stage 7 of 12").Picture(to("class"))
 	g.Turn(768, 1024).Picture(to("class-portrait")).Turn(1280, 800)
-	g.Press("taking").See("across one zero").Press("Greta Z. 0 days").See("What was seen").Picture(to("learner"))
-	g.Press("Numbers").See("Twelve of them").Press("Taking").Press("across one zero").See("Across one zero: a number").Picture(to("numbers-taking"))
-	g.Press("Finer wishes").See("Pieces there are").Picture(to("numbers-finer"))
+	g.Press("subtraction").See("across one zero").Press("Greta Z. 0 days").See("Records, newest first").Picture(to("learner"))
+	g.Press("Numbers").See("Twelve of them").Press("Taking away").Press("across one zero").See("Across one zero: a number").Picture(to("numbers-taking"))
+	g.Press("More options").See("Pieces you have").Picture(to("numbers-finer"))
 	g.Write("Numbers of your own", "5003-1264").Press("Look").See("across zeros").Press("Gather").See("Who comes?").Press("Wren A.").See("1Wren A.").Press("Teo B.").See("2Teo B.").Press("done").Press("To the mat").See("About how much").LetGo().Key(" ").See("One tray for the larger").LetGo()
 	g.Key(" ", " ", " ", " ", " ", " ").See("One hundred swaps for").Picture(to("mat-taking"))
 	g.Press("Numbers").See("Twelve of them").Write("Numbers of your own", "97/4").Press("Look").See("shared, a remainder").Press("Gather").See("Who comes?").Press("done").Press("To the mat").See("About how much").LetGo()

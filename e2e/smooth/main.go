@@ -74,7 +74,7 @@ func smooth(address string) error {
 		empty = append(empty, walked)
 	}
 	report("an empty page", empty)
-	g.Slow(1).LogIn(address, demo.Logins()[0].Email, demo.Password).See("could be next")
+	g.Slow(1).LogIn(address, demo.Logins()[0].Email, demo.Password).See("suggested for")
 	for _, material := range []string{"beads", "blocks", "drawings"} {
 		walked := walk(g, address, material)
 		if g.Err() != nil {
@@ -87,7 +87,7 @@ func smooth(address string) error {
 
 // walk opens the lesson with a material and steps through it, again and again.
 func walk(g *guide.Guide, address, material string) [][]step {
-	g.Slow(1).Press("Numbers").See("Twelve of them").Write("Numbers of your own", problem).Press("Look").See("Fullest moment").Press("Gather").See("Who comes?").Press("done").Press("To the mat").See("About how much").Press("Lay out").See("trays").Press(material).Settle()
+	g.Slow(1).Press("Numbers").See("Twelve of them").Write("Numbers of your own", problem).Press("Look").See("Most pieces at once").Press("Gather").See("Who comes?").Press("done").Press("To the mat").See("About how much").Press("Lay out").See("trays").Press(material).Settle()
 	var all [][]step
 	for range walks {
 		g.Slow(1).Press("Go to build").Settle().LetGo()

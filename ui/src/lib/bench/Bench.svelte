@@ -21,8 +21,11 @@
     shelfSays = '',
     bookSays = '',
     first = 'book',
+    lead = 'mat',
+    scene = false,
     drawer = 284,
     shelfWidth = 216,
+    bookWidth = 304,
   }: {
     title: string;
     shelf: Snippet;
@@ -36,8 +39,11 @@
     shelfSays?: string;
     bookSays?: string;
     first?: 'shelf' | 'book';
+    lead?: 'shelf' | 'mat' | 'book'; // what stands first where there is one column
+    scene?: boolean; // the mat draws its own picture, as large as it is given room
     drawer?: number; // px that the drawers have on an upright tablet
     shelfWidth?: number; // px
+    bookWidth?: number; // px
   } = $props();
 
   // svelte-ignore state_referenced_locally
@@ -57,9 +63,16 @@
 <div class="page">
   <Head onkeys={() => list?.open()} />
   <Ribbon lesson={lesson ?? shared.desk?.inHand} {mark} {onmark} />
-  <main class="bench" style:--drawer="{drawer}px" style:--shelf="{shelfWidth}px" data-open={open}>
+  <main
+    class="bench"
+    style:--drawer="{drawer}px"
+    style:--shelf="{shelfWidth}px"
+    style:--book="{bookWidth}px"
+    data-open={open}
+    data-lead={lead}
+  >
     <section class="shelf" aria-label="Shelf">{@render shelf()}</section>
-    <section class="mat" aria-label={title}>
+    <section class="mat" class:scene aria-label={title}>
       <span class="fringe left"></span>
       {@render mat()}
       <span class="fringe right"></span>
@@ -90,7 +103,7 @@
     display: grid;
     grid-template:
       'shelf mat book' minmax(0, 1fr)
-      'shelf mat foot' auto / var(--shelf) minmax(0, 1fr) 304px;
+      'shelf mat foot' auto / var(--shelf) minmax(0, 1fr) var(--book);
     min-height: 0;
   }
   /* What changes in one of them is laid out and painted there alone. */
@@ -154,7 +167,7 @@
   }
   @media (max-width: 1100px) {
     .bench {
-      grid-template-columns: min(184px, var(--shelf)) minmax(0, 1fr) 280px;
+      grid-template-columns: min(184px, var(--shelf)) minmax(0, 1fr) calc(var(--book) - 24px);
     }
     .shelf,
     .book {
@@ -164,7 +177,19 @@
       padding-inline: 14px;
     }
   }
-  @media (max-width: 900px) {
+  /* From the back of a room: all grows with the screen. */
+  @media (min-width: 1600px) and (min-height: 900px) {
+    .bench {
+      grid-template-columns: calc(1.35 * var(--shelf)) minmax(0, 1fr) calc(1.35 * var(--book));
+    }
+    .shelf,
+    .mat:not(.scene),
+    .book,
+    .foot {
+      zoom: 1.35;
+    }
+  }
+  @media (min-width: 700.1px) and (max-width: 900px) {
     .bench {
       grid-template:
         'mat' minmax(0, 1fr)
@@ -207,9 +232,8 @@
       display: none;
     }
   }
-  /* Enlarged to twice the size little of the page is left: it scrolls, and the next
-     action stays in sight. */
-  @media (max-width: 900px) and (max-height: 700px) {
+  /* Where little of the page is left it scrolls, and the next action stays in sight. */
+  @media (min-width: 700.1px) and (max-width: 900px) and (max-height: 700px) {
     .bench {
       grid-template:
         'mat' 520px
@@ -222,6 +246,75 @@
     .foot {
       position: sticky;
       bottom: 0;
+    }
+  }
+  /* A telephone, or a page enlarged to twice its size and more: one column. */
+  @media (max-width: 700px) {
+    .page {
+      display: block;
+      overflow: auto;
+      scroll-padding-bottom: 116px;
+    }
+    .bench {
+      display: flex;
+      flex-direction: column;
+      min-height: calc(100% - 96px);
+    }
+    .shelf,
+    .mat,
+    .book {
+      display: block;
+      flex: none;
+      contain: none;
+      overflow: visible;
+      padding: var(--s3) 14px;
+    }
+    .mat {
+      padding: 0;
+      overflow-x: auto;
+      background: var(--paper);
+    }
+    .book {
+      flex: 1;
+    }
+    .fringe {
+      display: none;
+    }
+    [data-lead='shelf'] .shelf,
+    [data-lead='book'] .book {
+      order: -1;
+    }
+    [data-lead='mat'] .shelf,
+    [data-lead='book'] .shelf {
+      order: 1;
+    }
+    .foot {
+      order: 2;
+      position: sticky;
+      bottom: 0;
+      z-index: 3;
+      contain: none;
+      padding: var(--s2) 14px;
+      border-top: 1px solid var(--line);
+    }
+  }
+  @media (max-width: 700px) and (max-height: 500px) {
+    .page {
+      padding-bottom: 76px;
+      scroll-padding-bottom: 80px;
+    }
+    .foot {
+      position: fixed;
+      left: 0;
+      right: 0;
+      display: flex;
+      align-items: center;
+      gap: var(--s2);
+      padding-block: 4px;
+    }
+    .foot > :global(*) {
+      flex: 1;
+      min-width: 0;
     }
   }
 </style>

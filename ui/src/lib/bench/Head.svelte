@@ -48,7 +48,7 @@
 {/snippet}
 
 <header>
-  <span class="brand"><Logo />Vine Swap</span>
+  <span class="brand"><Logo /><span>Vine Swap</span></span>
   <nav aria-label="Views">
     {@render to('Today', view('today'), at === 'today')}
     {#if shared.mayPresent}{@render to('Numbers', view('numbers'), at === 'numbers')}{/if}
@@ -67,7 +67,7 @@
     <span class="saved" class:waits={unsent !== ''} role="status">
       {#if unsent}<button onclick={() => list?.open()}>{unsent}</button>{:else}{saving}{/if}
     </span>
-    <button class="keys" onclick={onkeys} aria-label="Keys on this page">?</button>
+    <button class="keys" onclick={onkeys} aria-label="Keys on this page"><span>?</span></button>
   </span>
 </header>
 <Unsent bind:this={list} />
@@ -157,20 +157,22 @@
     text-underline-offset: 4px;
   }
   .keys {
-    position: relative;
-    width: 30px;
-    height: 30px;
+    flex: none;
     display: grid;
     place-items: center;
+    width: 44px;
+    height: 44px;
+    margin-right: -7px;
+  }
+  .keys span {
+    display: grid;
+    place-items: center;
+    width: 30px;
+    height: 30px;
     border: 1px solid var(--ink-2);
     border-radius: 50%;
     font-weight: 650;
     font-size: var(--t1);
-  }
-  .keys::after {
-    content: '';
-    position: absolute;
-    inset: -7px;
   }
   @media (max-width: 900px) {
     .brand {
@@ -178,6 +180,37 @@
     }
     nav a {
       padding: 0 11px;
+    }
+  }
+  @media (max-width: 700px) {
+    header {
+      flex-wrap: wrap;
+      height: auto;
+      padding: 0 14px;
+    }
+    .brand {
+      flex: none;
+      width: auto;
+    }
+    .brand span {
+      display: none;
+    }
+    .right {
+      flex: 1;
+      justify-content: flex-end;
+      gap: var(--s3);
+    }
+    nav {
+      order: 1;
+      flex-wrap: wrap;
+      width: 100%;
+      height: auto;
+    }
+    nav a {
+      flex: 1;
+      justify-content: center;
+      min-height: 44px;
+      padding: 0 6px;
     }
   }
 </style>

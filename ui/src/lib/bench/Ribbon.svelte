@@ -19,18 +19,29 @@
   const NEAR = 26;
   const width = $derived((lesson?.ribbon.length ?? 0) * PITCH);
   const at = (i: number): number => NEAR + i * PITCH;
+  let ribbon = $state<HTMLElement>();
+  $effect(() => {
+    if (!ribbon || ribbon.scrollWidth <= ribbon.clientWidth) return;
+    const before = ribbon.scrollWidth - width;
+    ribbon.scrollLeft = mark ? before + at(mark) - ribbon.clientWidth / 2 : 0;
+  });
   const href = $derived(lesson ? view(lessonAddress(lesson)) : '');
 </script>
 
-<section class="ribbon" aria-label="Lesson in hand">
+<!-- Where it is wider than the window it scrolls, with the step in hand in sight. -->
+<section class="ribbon" aria-label="Lesson in hand" bind:this={ribbon}>
   {#if lesson}
     <a {href} use:link>
-      <span class="in">{lesson.stand === 'ended' ? 'Ended' : 'In hand'}</span>
       <span class="sum">{lesson.sum.said}</span>
-      <span class="what"
-        >{lesson.sum.stage.name}, with {lesson.sum.laidOut ? lesson.material : 'cards'}</span
-      >
-      <span class="who">{lesson.children.join(' · ') || 'practice, no children'}</span>
+      <span class="about">
+        <span class="what"
+          >{lesson.sum.stage.name}, with {lesson.sum.laidOut ? lesson.material : 'cards'}</span
+        >
+        <span class="who"
+          >{lesson.stand === 'ended' ? 'ended: ' : ''}{lesson.children.join(' · ') ||
+            'practice, no children'}</span
+        >
+      </span>
     </a>
     <div class="stem" style:width="{width}px">
       <svg
@@ -107,25 +118,34 @@
     height: 44px;
     padding: 0 var(--s4) 0 20px;
     background: var(--leaf-tint);
-    border-block: 1px solid var(--line);
+    box-shadow:
+      inset 0 1px var(--line),
+      inset 0 -1px var(--line);
     overflow: hidden;
   }
   a {
     display: flex;
-    align-items: baseline;
+    align-items: center;
     gap: var(--s3);
+    flex: 1;
     min-width: 0;
-    line-height: 42px;
+    min-height: 44px;
     white-space: nowrap;
     text-decoration: none;
   }
   a:focus-visible {
     outline-offset: -4px;
   }
-  .in,
   .none {
     font-size: var(--t1);
     color: #46524b;
+  }
+  .about {
+    display: flex;
+    flex-direction: column;
+    min-width: 0;
+    font-size: var(--t1);
+    line-height: 18px;
   }
   .sum,
   .what,
@@ -134,23 +154,19 @@
     overflow: hidden;
     text-overflow: ellipsis;
   }
-  /* The numbers are read whole, the names before the stage. */
+  /* The numbers are read whole. */
   .sum {
     flex: none;
     max-width: 60%;
     font: 700 var(--t3) / 42px var(--kid);
   }
   .what {
-    flex-shrink: 9;
     font-weight: 600;
-  }
-  .who {
-    flex-shrink: 2;
   }
   .stem {
     position: relative;
     flex: none;
-    height: 42px;
+    height: 44px;
   }
   svg {
     width: 100%;
@@ -158,7 +174,7 @@
   button {
     position: absolute;
     top: 0;
-    height: 42px;
+    height: 44px;
     border-radius: var(--r2);
   }
   button:hover {
@@ -176,8 +192,7 @@
     fill: var(--ink);
   }
   @media (max-width: 1100px) {
-    .who,
-    .in {
+    .about {
       display: none;
     }
   }
@@ -186,15 +201,37 @@
       flex: none;
       max-width: 212px;
     }
-    .what {
-      display: none;
-    }
     .sum {
       max-width: 100%;
     }
-    .stem {
-      flex: 0 1 600px;
-      min-width: 520px;
+    .ribbon {
+      overflow-x: auto;
+      scrollbar-width: none;
+    }
+  }
+  @media (max-width: 700px) {
+    .ribbon {
+      display: block;
+      height: auto;
+      padding: 0 14px;
+      overflow-x: auto;
+    }
+    .none {
+      line-height: 36px;
+    }
+    a {
+      position: sticky;
+      left: 0;
+      width: 100%;
+      max-width: none;
+    }
+    .about {
+      display: flex;
+      white-space: normal;
+    }
+    .what,
+    .who {
+      overflow: visible;
     }
   }
 </style>

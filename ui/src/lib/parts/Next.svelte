@@ -47,6 +47,17 @@
     border: 1.5px dashed var(--ink-2);
     color: var(--ink-2);
   }
+  @media (max-height: 500px) {
+    .next {
+      min-height: 48px;
+      padding: 4px 12px;
+      font-size: var(--t2);
+      line-height: 20px;
+    }
+    .key {
+      display: none;
+    }
+  }
   .key {
     font-size: var(--t1);
     font-weight: 500;

@@ -28,8 +28,14 @@
   .sides {
     display: flex;
   }
+  @media (max-width: 700px) {
+    .sides {
+      flex-wrap: wrap;
+    }
+  }
   button {
     flex: 1 1 auto;
+    min-width: 44px;
     min-height: 44px;
     padding: 0 var(--pad, 8px);
     border: 1.5px solid var(--edge);

@@ -1,30 +1,49 @@
 <script lang="ts">
-  // A sum or a difference as it is written, for lists: digits in their columns.
+  // A problem as it is written, for lists: digits in their columns, the answer under
+  // them; a division in one line.
   let {
     numbers,
     size = 44,
     cell = 32,
     sign = '+',
-  }: { numbers: number[]; size?: number; cell?: number; sign?: string } = $props();
+    result = '',
+  }: {
+    numbers: number[];
+    size?: number;
+    cell?: number;
+    sign?: string;
+    result?: string; // nothing is written under the line without it
+  } = $props();
 
-  const width = $derived(Math.max(...numbers.map((n) => String(n).length)));
-  const rows = $derived(numbers.map((n) => String(n).padStart(width, ' ').split('')));
+  const lying = $derived(sign === '÷');
+  const all = $derived([...numbers.map(String), ...(result ? [result] : [])]);
+  const width = $derived(Math.max(...all.map((n) => n.length)));
+  const rows = $derived(all.map((n) => n.padStart(width, ' ').split('')));
+  const last = $derived(numbers.length - 1);
 </script>
 
-<span class="written kid" style:font-size="{size}px" style:line-height="{size * 0.9}px">
-  {#each rows as row, r (r)}
-    <span class="row">
-      <span class="sign" style:width="{cell}px">{r === rows.length - 1 ? sign : ''}</span>
-      {#each row as digit, i (i)}<span style:width="{cell}px">{digit}</span>{/each}
-    </span>
-  {/each}
-</span>
+{#if lying}
+  <span class="kid lying" style:font-size="{size}px" style:line-height="{size * 1.2}px">
+    {numbers.join(` ${sign} `)}{result ? ` = ${result}` : ''}
+  </span>
+{:else}
+  <span class="written kid" style:font-size="{size}px" style:line-height="{size * 0.9}px">
+    {#each rows as row, r (r)}
+      <span class="row" class:line={r === last} class:result={r > last}>
+        <span class="sign" style:width="{cell}px">{r === last ? sign : ''}</span>
+        {#each row as digit, i (i)}<span style:width="{cell}px">{digit}</span>{/each}
+      </span>
+    {/each}
+  </span>
+{/if}
 
 <style>
   .written {
     display: inline-block;
-    border-bottom: 2px solid var(--ink);
-    padding-bottom: 2px;
+  }
+  .lying {
+    display: inline-block;
+    white-space: nowrap;
   }
   .row {
     display: flex;
@@ -32,7 +51,15 @@
   .row span {
     text-align: center;
   }
-  .sign {
+  .row.line {
+    border-bottom: 2px solid var(--ink);
+    padding-bottom: 2px;
+  }
+  .row.result {
+    padding-top: 6px;
+    font-weight: 700;
+  }
+  .row .sign {
     color: var(--ink-2);
   }
 </style>

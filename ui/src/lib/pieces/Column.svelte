@@ -153,18 +153,18 @@
     flex-direction: column;
     align-items: center;
     padding-top: 6px;
-    font-size: var(--t2);
+    font-size: max(calc(14px / var(--zoom, 1)), var(--t2));
     line-height: 22px;
   }
   .head .short {
-    font-size: var(--t1);
+    font-size: max(calc(14px / var(--zoom, 1)), var(--t1));
     line-height: 15px;
   }
   .strip {
     min-height: 1.4em;
     display: grid;
     place-items: center;
-    font-size: 0.54em;
+    font-size: max(calc(14px / var(--zoom, 1)), 0.54em);
     font-weight: 700;
   }
   .digit {
@@ -176,13 +176,13 @@
     position: absolute;
     top: 0;
     left: 0;
-    font-size: 0.46em;
+    font-size: max(calc(14px / var(--zoom, 1)), 0.46em);
     font-weight: 700;
     line-height: 1.2;
   }
   .strip .at-small-front {
     position: static;
-    font-size: 0.72em;
+    font-size: max(calc(14px / var(--zoom, 1)), 0.72em);
   }
   .strip:has(.at-small-front) {
     display: flex;
@@ -243,7 +243,7 @@
     border-bottom: 3px solid var(--leaf);
   }
   .name {
-    font: 400 var(--t1) / 20px var(--text);
+    font: 400 max(calc(14px / var(--zoom, 1)), var(--t1)) / 20px var(--text);
     color: var(--ink-2);
     padding-bottom: 4px;
     overflow: hidden;

@@ -232,6 +232,11 @@
     background: var(--sheet);
     font-size: 18px;
   }
+  .unseen {
+    width: 1px;
+    min-height: 1px;
+    padding: 0;
+  }
   input.wrong {
     border-color: var(--clay);
   }
@@ -239,5 +244,12 @@
     display: flex;
     gap: 8px;
     margin-top: var(--s3);
+  }
+  @media (max-width: 700px) {
+    .access {
+      height: auto;
+      padding: var(--s3) 14px;
+      overflow: visible;
+    }
   }
 </style>

@@ -117,7 +117,6 @@
         >
       {/each}
     </div>
-    {#if vines}<div class="drawer-key"><LeafKey states={vines.key} /></div>{/if}
   {/snippet}
 
   {#snippet mat()}
@@ -149,7 +148,7 @@
               child={childId}
               chosen={who.map((c) => c.id)}
               {w}
-              h={h - 44}
+              {h}
               onpoint={(s, c) => (pointed = { stage: s, child: c })}
               onpick={pick}
               onopen={open}
@@ -296,11 +295,10 @@
     padding: 10px 14px 8px 22px;
   }
   .head {
-    position: absolute;
-    left: 22px;
-    top: 10px;
     display: flex;
-    flex-direction: column;
+    align-items: baseline;
+    gap: 12px;
+    min-height: 30px;
   }
   .head h1::first-letter {
     text-transform: uppercase;
@@ -392,7 +390,8 @@
     color: var(--ink-2);
   }
   li .name {
-    min-height: 32px;
+    min-width: 44px;
+    min-height: 44px;
     padding: 0 6px;
     margin-left: -6px;
     border-radius: var(--r1);
@@ -404,22 +403,24 @@
   li p {
     margin-bottom: 4px;
   }
-  .drawer-key {
-    display: none;
-  }
-  @media (max-width: 900px) {
-    .drawer-key {
-      display: block;
-    }
+  @media (min-width: 700.1px) and (max-width: 900px) {
     .list {
       flex-direction: row;
       margin-bottom: 8px;
     }
-    .key {
-      display: none;
-    }
   }
   .plan {
     margin-bottom: 6px;
+  }
+  @media (max-width: 700px) {
+    .class {
+      position: relative;
+      height: auto;
+      padding: 10px 14px;
+    }
+    .grid {
+      height: 520px;
+      flex: none;
+    }
   }
 </style>

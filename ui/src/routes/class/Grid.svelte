@@ -27,35 +27,45 @@
     onopen: (child: string) => void;
   } = $props();
 
-  const WIDE = 44;
-  const GAP = 14;
-  const NAME = 66; // px that a name may have without touching the next in its row
+  const WIDE = 44; // px that a finger needs
+  const LETTER = 7.4; // px of a letter of a name, on average
+  const LONGEST = 168; // px of a name that is read whole
 
-  const label = $derived(w < 700 ? 140 : 152);
+  const label = $derived(w < 700 ? 132 : 168);
   const n = $derived(vines.columns.length);
-  const gaps = $derived(GAP * Math.max(0, vines.groups.length - 1));
-  const room = $derived(w - label - gaps - 14);
-  const usual = $derived(Math.min(38, (room - WIDE) / Math.max(1, n - 1)));
-  const widths = $derived(vines.columns.map((c) => (c.id === child ? WIDE : usual)));
-  /** Rows of names under the stems. */
-  const names = $derived(Math.max(3, Math.min(5, Math.ceil(NAME / usual))));
-  /** Where stems stand close, every second number of days stands lower than the first. */
-  const drop = $derived(usual < 20 ? 14 : 0);
-  const low = (i: number): boolean => drop > 0 && i % 2 === 1 && vines.columns[i]!.days > 9;
-  const row = $derived(
-    Math.min(74, Math.floor((h - 32 - drop - names * 20) / Math.max(1, vines.stages.length))),
-  );
-  const r = $derived(Math.min(15, usual * 0.57, row * 0.31));
-  const stages = $derived([...vines.stages].reverse());
   /** The column that begins each group. */
   const starts = $derived(
     vines.groups.map((_, g) => vines.groups.slice(0, g).reduce((sum, x) => sum + x.size, 0)),
   );
-  /** Whether a column begins a group that is not the first. */
-  const begins = (i: number): boolean => i > 0 && starts.includes(i);
+  /** The room behind a group that its name needs beyond its columns. */
+  const behind = $derived(
+    vines.groups.map((g) => Math.max(14, (g.name.length + 4) * 8.6 - g.size * WIDE)),
+  );
+  /** The room before a column: it begins a group that is not the first. */
+  const before = (i: number): number => {
+    const g = starts.indexOf(i);
+    return i > 0 && g > 0 ? behind[g - 1]! : 0;
+  };
+  const begins = (i: number): boolean => before(i) > 0;
+  const gaps = $derived(vines.columns.reduce((sum, _, i) => sum + before(i), 0));
+  /** Names slant, each below its own stem. */
+  const SLANT = (50 * Math.PI) / 180;
+  const named = $derived(
+    Math.min(LONGEST, Math.max(0, ...vines.columns.map((c) => c.name.length)) * LETTER + 12),
+  );
+  const depth = $derived(Math.ceil(named * Math.sin(SLANT)) + 8);
+  const beside = $derived(Math.ceil(named * Math.cos(SLANT)));
+  const column = $derived(
+    Math.max(WIDE, Math.min(72, Math.floor((w - label - gaps - beside) / Math.max(1, n)))),
+  );
+  const row = $derived(
+    Math.max(WIDE, Math.min(74, Math.floor((h - 56 - depth) / Math.max(1, vines.stages.length)))),
+  );
+  const r = $derived(Math.min(15, row * 0.31));
+  const stages = $derived([...vines.stages].reverse());
   const left = (i: number): number => {
     let x = label;
-    for (let j = 0; j < i; j++) x += widths[j]! + (begins(j + 1) ? GAP : 0);
+    for (let j = 0; j < i; j++) x += column + before(j + 1);
     return x;
   };
   /** How far up a child's stem has grown. */
@@ -65,7 +75,7 @@
   const top = $derived(vines.columns.map((c) => c.leaves.findLastIndex((l) => l.state !== '')));
   /** A stem sways a little, always in the same way. */
   const sway = (column: number, level: number): number =>
-    Math.round(Math.sin(column * 2.3 + level * 1.7) * Math.min(1.8, usual * 0.07) * 10) / 10;
+    Math.round(Math.sin(column * 2.3 + level * 1.7) * 1.8 * 10) / 10;
 
   function stem(column: number, level: number, x: number): string {
     const here = x + sway(column, level);
@@ -105,144 +115,149 @@
   }
 </script>
 
-<div class="groups" aria-hidden="true">
-  {#each starts as i, g (g)}
-    {@const group = vines.groups[g]!}
-    <p style:left="{left(i) - (g ? GAP : 0)}px" class:first={g === 0} class:low={g % 2 === 1}>
-      <b>{group.name}</b>
-      <span>{group.size}</span>
-    </p>
-  {/each}
-</div>
-<table
-  role="grid"
-  aria-label="The class, child by child and stage by stage"
-  style:width="{label + widths.reduce((a, b) => a + b, 0) + gaps}px"
-  onpointerleave={() => onpoint('', '')}
->
-  <colgroup>
-    <col style:width="{label}px" />
-    {#each vines.columns as c, i (c.id)}
-      <col style:width="{widths[i]! + (begins(i) ? GAP : 0)}px" />
+<div class="vines">
+  <div class="groups" aria-hidden="true" style:width="{left(n)}px">
+    {#each starts as i, g (g)}
+      {@const group = vines.groups[g]!}
+      <p style:left="{left(i)}px" class:first={g === 0}>
+        <b>{group.name}</b>
+        <span>{group.size}</span>
+      </p>
     {/each}
-  </colgroup>
-  <thead>
-    <tr>
-      <th class="label" scope="col">days since last seen</th>
+  </div>
+  <table
+    role="grid"
+    aria-label="The class, child by child and stage by stage"
+    style:width="{label + n * column + gaps}px"
+    onpointerleave={() => onpoint('', '')}
+  >
+    <colgroup>
+      <col style:width="{label}px" />
       {#each vines.columns as c, i (c.id)}
-        <th
-          scope="col"
-          style:height="{26 + drop + names * 20}px"
-          class:gap={begins(i)}
-          class:pointed={c.id === child}
-        >
-          <button
-            tabindex="-1"
-            onclick={() => onopen(c.id)}
-            onpointerenter={(e) => e.pointerType === 'mouse' && onpoint('', c.id)}
-          >
-            <span
-              class="name"
-              class:chosen={chosen.includes(c.id)}
-              class:end={i > n - 3}
-              style:top="{24 + drop + (i % names) * 20}px">{c.name}</span
-            >
-            <span class="days" class:long={c.days > 7 || c.never} style:top="{low(i) ? drop : 0}px"
-              >{c.never ? '–' : c.days}<span class="unseen"
-                >{c.never ? ' not seen yet' : ' days since last seen'}</span
-              ></span
-            >
-            <span class="tick" style:height="{drop + (i % names) * 20 + 2}px"></span>
-          </button>
-        </th>
+        <col style:width="{column + before(i)}px" />
       {/each}
-    </tr>
-  </thead>
-  <tbody>
-    {#each stages as s (s.id)}
-      {@const level = vines.stages.indexOf(s)}
-      <tr class:on={s.id === stage}>
-        <th class="label" scope="row" style:height="{row}px">
-          <button
-            onclick={() => onpick(s.id, '')}
-            onpointerenter={(e) => e.pointerType === 'mouse' && onpoint(s.id, '')}
-            aria-pressed={s.id === stage}
-          >
-            <b>{s.name}</b>{#if row >= 38}<span class="kid">{s.example}</span>{/if}
-          </button>
-        </th>
-        {#each vines.columns as c, i (c.id)}
-          {@const leaf = c.leaves[level]!}
-          {@const x = widths[i]! / 2}
-          {@const gap = begins(i) ? GAP : 0}
-          <td
-            id="leaf-{i}-{level}"
-            role="gridcell"
-            tabindex={at(i, level) ? 0 : -1}
-            aria-label="{c.name}, {s.name}: {leaf.says}"
-            class:gap
-            class:pointed={c.id === child}
-            onkeydown={keys}
-            onclick={() => pick(i, level)}
-            onfocus={() => onpick(s.id, c.id)}
-            onpointerenter={(e) => e.pointerType === 'mouse' && onpoint(s.id, c.id)}
-          >
-            <svg width={widths[i]! + gap} height={row} aria-hidden="true">
-              <path class="wire" d="M0 {row * 0.62}H{widths[i]! + gap}" />
-              <g transform="translate({gap} 0)">
-                {#if level <= top[i]!}
-                  <path
-                    class="stem"
-                    class:thin={level > heights[i]!}
-                    style:stroke-width={level > heights[i]! ? 1.4 : 3.4 - 0.16 * level}
-                    d={stem(i, level, x)}
-                  />
-                {/if}
-                <g transform="translate({x + sway(i, level)} {row * 0.62})">
-                  <Leaf
-                    state={leaf.state}
-                    best={leaf.best}
-                    lobes={leaf.lobes}
-                    explained={leaf.explained}
-                    {r}
-                  />
-                </g>
-              </g>
-            </svg>
-          </td>
-        {/each}
+    </colgroup>
+    <thead>
+      <tr>
+        <td></td>
+        {#each vines.columns as c (c.id)}<th scope="col"><span class="unseen">{c.name}</span></th
+          >{/each}
       </tr>
+    </thead>
+    <tbody>
+      {#each stages as s (s.id)}
+        {@const level = vines.stages.indexOf(s)}
+        <tr class:on={s.id === stage}>
+          <th class="label" scope="row" style:height="{row}px">
+            <button
+              onclick={() => onpick(s.id, '')}
+              onpointerenter={(e) => e.pointerType === 'mouse' && onpoint(s.id, '')}
+              aria-pressed={s.id === stage}
+            >
+              <b>{s.name}</b>{#if s.name.length * LETTER < label - 8}<span class="kid"
+                  >{s.example}</span
+                >{/if}
+            </button>
+          </th>
+          {#each vines.columns as c, i (c.id)}
+            {@const leaf = c.leaves[level]!}
+            {@const x = column / 2}
+            {@const gap = before(i)}
+            <td
+              id="leaf-{i}-{level}"
+              role="gridcell"
+              tabindex={at(i, level) ? 0 : -1}
+              aria-label="{c.name}, {s.name}: {leaf.says}"
+              class:gap={begins(i)}
+              class:pointed={c.id === child}
+              onkeydown={keys}
+              onclick={() => pick(i, level)}
+              onfocus={() => onpick(s.id, c.id)}
+              onpointerenter={(e) => e.pointerType === 'mouse' && onpoint(s.id, c.id)}
+            >
+              <svg width={column + gap} height={row} aria-hidden="true">
+                <path class="wire" d="M0 {row * 0.62}H{column + gap}" />
+                <g transform="translate({gap} 0)">
+                  {#if level <= top[i]!}
+                    <path
+                      class="stem"
+                      class:thin={level > heights[i]!}
+                      style:stroke-width={level > heights[i]! ? 1.4 : 3.4 - 0.16 * level}
+                      d={stem(i, level, x)}
+                    />
+                  {/if}
+                  <g transform="translate({x + sway(i, level)} {row * 0.62})">
+                    <Leaf
+                      state={leaf.state}
+                      best={leaf.best}
+                      lobes={leaf.lobes}
+                      explained={leaf.explained}
+                      {r}
+                    />
+                  </g>
+                </g>
+              </svg>
+            </td>
+          {/each}
+        </tr>
+      {/each}
+    </tbody>
+  </table>
+  <div class="names" style:height="{24 + depth}px" style:width="{left(n) + beside}px">
+    <span class="since">days since last seen</span>
+    {#each vines.columns as c, i (c.id)}
+      <button
+        tabindex="-1"
+        class="slant"
+        aria-label="{c.name}{c.never ? ', not seen yet' : `, ${c.days} days since last seen`}"
+        style:left="{left(i)}px"
+        style:width="{column}px"
+        style:height="{24 + depth}px"
+        onclick={() => onopen(c.id)}
+        onpointerenter={(e) => e.pointerType === 'mouse' && onpoint('', c.id)}
+      ></button>
+      <span
+        class="days"
+        class:long={c.days > 7 || c.never}
+        style:left="{left(i)}px"
+        style:width="{column}px">{c.never ? '–' : c.days}</span
+      >
+      <span
+        class="name slant"
+        class:pointed={c.id === child}
+        class:chosen={chosen.includes(c.id)}
+        title={c.name}
+        style:max-width="{LONGEST}px"
+        style:left="{left(i) + column / 2}px">{c.name}</span
+      >
     {/each}
-  </tbody>
-</table>
+  </div>
+</div>
 
 <style>
+  .vines {
+    flex: 1;
+    min-height: 0;
+    overflow: auto;
+  }
   .groups {
-    position: relative;
-    height: 44px;
-    flex: none;
+    position: sticky;
+    top: 0;
+    z-index: 2;
+    height: 26px;
+    background: var(--paper);
   }
   .groups p {
     position: absolute;
     top: 0;
     padding-left: 7px;
-    line-height: 20px;
+    line-height: 24px;
     font-size: var(--t1);
     color: var(--ink-2);
     white-space: nowrap;
   }
   .groups p:not(.first) {
-    height: 44px;
-    border-left: 1.5px solid #cbbf9f;
-  }
-  .groups b,
-  .groups span {
-    background: var(--paper);
-  }
-  .groups p.low {
-    z-index: 1;
-    top: 22px;
-    height: 22px;
+    border-left: 1.5px solid var(--tray);
   }
   .groups b {
     font-size: var(--t2);
@@ -250,12 +265,9 @@
     color: var(--ink);
   }
   table {
-    border-collapse: collapse;
+    border-collapse: separate;
+    border-spacing: 0;
     table-layout: fixed;
-    flex: none;
-  }
-  thead {
-    display: table-footer-group; /* the names stand at the foot of the stems */
   }
   th,
   td {
@@ -264,11 +276,20 @@
     text-align: left;
     vertical-align: top;
   }
-  tr.on {
-    background: var(--paper-2);
+  /* What is read along the rows and the columns stays while the rest scrolls. */
+  .label {
+    position: sticky;
+    left: 0;
+    z-index: 1;
+    background: var(--paper);
   }
-  .gap {
-    border-left: 1.5px solid #cbbf9f;
+  thead td,
+  thead th {
+    height: 0;
+  }
+  tr.on,
+  tr.on .label {
+    background: var(--paper-2);
   }
   td {
     cursor: pointer;
@@ -276,8 +297,7 @@
   td:focus-visible {
     outline-offset: -3px;
   }
-  td.pointed,
-  thead th.pointed {
+  td.pointed {
     background: color-mix(in srgb, var(--leaf-tint) 60%, transparent);
   }
   td svg {
@@ -308,7 +328,6 @@
     padding: 0 6px 0 0;
     line-height: 18px;
     font-size: var(--t1);
-    white-space: nowrap;
   }
   tbody .label b {
     font-weight: 500;
@@ -318,69 +337,60 @@
   }
   .label .kid {
     color: var(--ink-2);
+    white-space: nowrap;
   }
-  thead .label {
-    padding-top: 4px;
-    font-size: var(--t1);
-    line-height: 18px;
-    color: var(--ink-2);
-  }
-  thead th {
+  .names {
+    position: sticky;
+    bottom: 0;
+    z-index: 2;
+    background: var(--paper);
     border-top: 2px solid var(--wood);
+    overflow: hidden;
   }
-  thead button {
-    position: relative;
-    display: flex;
-    justify-content: center;
-    align-items: flex-start;
-    width: 100%;
-    height: 100%;
-  }
-  .gap button {
-    padding-left: 12px;
-  }
-  .days {
-    position: relative;
+  .since {
+    position: sticky;
+    left: 0;
     z-index: 1;
+    display: inline-block;
+    padding-right: 8px;
     background: var(--paper);
     font-size: var(--t1);
-    line-height: 22px;
+    line-height: 24px;
     color: var(--ink-2);
+  }
+  /* As slanted as the name that stands in it, so that a touch lands on its own child. */
+  .names button {
+    position: absolute;
+    top: 0;
+    transform: skewX(40deg);
+    transform-origin: 50% 0;
+  }
+  .days {
+    position: absolute;
+    top: 0;
+    font-size: var(--t1);
+    line-height: 24px;
+    text-align: center;
+    color: var(--ink-2);
+    pointer-events: none;
   }
   .days.long {
     font-weight: 700;
     color: var(--ink);
   }
-  .tick {
-    position: absolute;
-    left: calc(50% - 0.5px);
-    top: 23px;
-    width: 1px;
-    background: var(--line);
-  }
-  .gap .tick {
-    left: calc(50% + 5.5px);
-  }
   .name {
-    z-index: 1;
     position: absolute;
-    left: 50%;
-    padding: 0 2px;
-    transform: translateX(-50%);
+    top: 19px;
+    overflow: hidden;
+    text-overflow: ellipsis;
     font-size: var(--t1);
-    line-height: 17px; /* a hair is left between the rows: each column can be touched there */
+    line-height: 18px;
     white-space: nowrap;
-    background: var(--paper);
+    transform: rotate(50deg);
+    transform-origin: 0 50%;
+    pointer-events: none;
   }
-  .gap .name {
-    margin-left: 6px;
-  }
-  .name.end {
-    left: auto;
-    right: 0;
-    transform: none;
-  }
-  .pointed .name {
+  .name.pointed {
     font-weight: 700;
   }
   .name.chosen {

@@ -524,7 +524,7 @@
       line-height: 18px;
     }
   }
-  @media (max-width: 900px) {
+  @media (min-width: 700.1px) and (max-width: 900px) {
     .trays {
       grid-template-columns: repeat(3, 1fr);
     }
@@ -553,5 +553,26 @@
     gap: 6px;
     margin-top: 6px;
     line-height: 20px;
+  }
+  @media (max-width: 700px) {
+    .gather {
+      height: auto;
+      padding: var(--s3) 14px;
+    }
+    .kinds,
+    .row {
+      display: grid;
+      grid-template-columns: repeat(auto-fit, minmax(128px, 1fr));
+    }
+    .kinds.none {
+      display: none;
+    }
+    .row {
+      grid-template-columns: 1fr;
+    }
+    .cards {
+      flex-wrap: wrap;
+      min-height: 0;
+    }
   }
 </style>

@@ -30,11 +30,18 @@
   const seats = $derived(
     children.map((name, i) => ({ name, x: RUG.x + (RUG.w / (children.length + 1)) * (i + 1) })),
   );
+  /** Words stay readable where the picture is small. */
+  let w = $state(W);
+  let h = $state(H);
+  const scale = $derived(Math.max(0.3, Math.min(w / W, h / H)));
   const half = $derived((RUG.w - 36) / trays.length);
   const upright = (x: number, y: number): string => (turned ? `rotate(180 ${x} ${y})` : '');
 </script>
 
 <svg
+  bind:clientWidth={w}
+  bind:clientHeight={h}
+  style:--letter="{Math.max(16, 14.2 / scale)}px"
   viewBox="0 0 {W} {H}"
   role="img"
   aria-label="The mat as {turned ? 'the children' : 'you'} see it"
@@ -134,22 +141,23 @@
 
 <style>
   svg {
+    overflow: visible;
     flex: 1;
     min-height: 0;
     width: 100%;
   }
   text {
-    font: 400 16px var(--text);
+    font: 400 var(--letter) var(--text);
     fill: var(--ink);
   }
   .n {
-    font: 700 24px var(--kid);
+    font: 700 max(24px, var(--letter)) var(--kid);
   }
   .n.long {
-    font-size: 18px;
+    font-size: max(18px, var(--letter));
   }
   .n.longest {
-    font-size: 13px;
+    font-size: var(--letter);
   }
   .b {
     font-weight: 700;

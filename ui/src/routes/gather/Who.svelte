@@ -77,7 +77,7 @@
   }
   .names {
     display: grid;
-    grid-template-columns: repeat(3, 1fr);
+    grid-template-columns: repeat(auto-fill, minmax(84px, 1fr));
     gap: 2px;
     margin: 6px -8px 0;
   }
@@ -87,10 +87,9 @@
     border: 1.5px solid var(--none);
     border-radius: var(--r2);
     font-size: 15px;
+    line-height: 18px;
     text-align: center;
-    white-space: nowrap;
-    overflow: hidden;
-    text-overflow: ellipsis;
+    overflow-wrap: anywhere;
   }
   .names button:hover:not(:disabled) {
     border-color: var(--edge);
@@ -109,12 +108,12 @@
   }
   @media (max-width: 900px) {
     .names {
-      grid-template-columns: repeat(6, 1fr);
+      grid-template-columns: repeat(auto-fill, minmax(100px, 1fr));
       margin: 0;
     }
     ol {
       display: grid;
-      grid-template-columns: 1fr 1fr;
+      grid-template-columns: repeat(auto-fill, minmax(200px, 1fr));
       gap: 0 var(--s4);
     }
   }

@@ -1,5 +1,6 @@
 <script lang="ts">
   // What the child did, newest first; what was corrected stays, struck through.
+  import Tick from '../../lib/parts/Tick.svelte';
   import HelpSign from '../../lib/pieces/HelpSign.svelte';
   import { shared } from '../../lib/state.svelte';
   import type { Entry } from '../../lib/wire.gen';
@@ -90,12 +91,14 @@
             ></td
           >
           <td class="mark">
-            <svg width="14" height="14" viewBox="-7 -7 14 14" aria-hidden="true">
-              {#if e.help === 'shown' && !e.answer}{:else if e.right}<circle
-                  r="5.5"
-                  class="yes"
-                />{:else}<circle r="5" class="no" />{/if}
-            </svg>
+            {#if e.right && (e.help !== 'shown' || e.answer)}<Tick size={14} />{:else}<svg
+                width="14"
+                height="14"
+                viewBox="-7 -7 14 14"
+                aria-hidden="true"
+              >
+                {#if !e.right && (e.help !== 'shown' || e.answer)}<circle r="5" class="no" />{/if}
+              </svg>{/if}
             <span class="unseen"
               >{e.right ? 'right' : 'not'}{e.withdrawn
                 ? ', withdrawn'
@@ -126,14 +129,15 @@
     display: flex;
     justify-content: space-between;
     align-items: center;
-    min-height: 36px;
+    min-height: 44px;
   }
   .right {
     display: flex;
     gap: 4px;
   }
   .right button {
-    min-height: 36px;
+    min-width: 44px;
+    min-height: 44px;
     padding: 0 10px;
     border-radius: var(--r2);
     font-size: var(--t1);
@@ -159,7 +163,7 @@
     vertical-align: middle;
   }
   .day {
-    width: 72px;
+    width: 64px;
     color: var(--ink-2);
     white-space: nowrap;
   }
@@ -176,6 +180,7 @@
     white-space: nowrap;
   }
   .sum button {
+    min-width: 44px;
     min-height: 44px;
     padding: 0 4px;
     font: inherit;
@@ -204,15 +209,13 @@
   .mark {
     width: 16px;
   }
-  .yes {
-    fill: var(--leaf);
-  }
   .no {
     fill: none;
     stroke: var(--plum);
     stroke-width: 2;
   }
   .older {
+    min-width: 44px;
     min-height: 44px;
     font-size: var(--t1);
     font-weight: 600;

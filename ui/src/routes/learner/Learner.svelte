@@ -83,7 +83,8 @@
     more = rest.length > 0 ? more : got.part.more;
     const all = got.strands.flatMap((s) => s.stages);
     if (!all.some((n) => n.leaf.stage === stage)) {
-      stage = got.steps[0]?.stage ?? all[0]?.leaf.stage ?? '';
+      const newest = got.part.entries.find((e) => all.some((n) => n.leaf.stage === e.stage));
+      stage = newest?.stage ?? got.steps[0]?.stage ?? all[0]?.leaf.stage ?? '';
     }
     setManner();
   }
@@ -322,6 +323,9 @@
           </li>
         {/each}
       </ul>
+      {#if lead && !judging}
+        <button class="act" onclick={() => (judging = true)}>I see it differently</button>
+      {/if}
       {#if !judging}
         <h2 class="part">Next</h2>
         <ol class="steps">
@@ -338,9 +342,7 @@
           </p>
         {/each}
       {/if}
-      {#if lead && !judging}
-        <button class="act" onclick={() => (judging = true)}>I see it differently</button>
-      {:else if lead}
+      {#if lead && judging}
         <form onsubmit={judge} novalidate>
           <p class="line">
             <b class="cap">{node.name}</b>
@@ -425,39 +427,28 @@
     position: absolute;
     inset: 0;
     display: grid;
-    grid-template-rows: auto minmax(0, 1fr) 198px;
-    padding: 12px 24px 12px 26px;
+    grid-template: auto minmax(0, 1fr) / minmax(340px, 1fr) minmax(0, 1.15fr);
+    gap: 4px 20px;
+    padding: 12px 20px 8px 26px;
   }
-  @media (max-width: 900px) {
+  @media (min-width: 700.1px) and (max-width: 900px) {
     .child {
-      grid-template-rows: auto minmax(0, 1fr) 132px;
-    }
-    .child .title p {
-      display: none;
-    }
-    .mending {
-      grid-template-rows: 44px 0 minmax(0, 1fr);
+      padding-inline: 16px;
     }
   }
   .title {
-    position: absolute;
-    right: 28px;
-    top: 12px;
-    max-width: 48%;
-    text-align: right;
+    grid-column: 1 / -1;
   }
   .title h1 {
     font-size: var(--t4);
     line-height: 34px;
   }
   .grown {
-    grid-row: 2;
     min-height: 0;
     position: relative;
-    overflow: hidden;
+    overflow: auto;
   }
   .seen {
-    grid-row: 3;
     display: flex;
     flex-direction: column;
     min-height: 0;
@@ -495,7 +486,7 @@
     margin: 14px 0 2px;
   }
   .steps button {
-    min-height: 32px;
+    min-height: 44px;
     line-height: 19px;
   }
   .steps b {
@@ -573,5 +564,19 @@
     color: var(--on-leaf);
     forced-color-adjust: none;
     font-weight: 650;
+  }
+  @media (max-width: 700px) {
+    .child {
+      position: static;
+      display: block;
+      padding: 12px 14px;
+    }
+    .grown {
+      height: 460px;
+      overflow-x: auto;
+    }
+    .mending .grown {
+      display: none;
+    }
   }
 </style>

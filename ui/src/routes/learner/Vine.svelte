@@ -7,19 +7,22 @@
     strands,
     stage,
     w,
-    h,
+    h: room,
     onpick,
   }: {
     strands: Branch[];
     stage: string;
     w: number;
-    h: number;
+    h: number; // px that there are; a higher vine scrolls
     onpick: (stage: string) => void;
   } = $props();
 
+  const LEAST = 44; // px that a finger needs
+  const ROOT = 106; // px for the root, the names of the strands and the last leaf
   const most = $derived(Math.max(...strands.map((s) => s.stages.length)));
-  const pitch = $derived(w / Math.max(2, strands.length));
-  const step = $derived(Math.min(52, (h - 106) / Math.max(1, most - 1)));
+  const pitch = $derived(Math.max(w / Math.max(2, strands.length), 168));
+  const h = $derived(Math.max(room, ROOT + LEAST * (most - 1)));
+  const step = $derived(Math.min(56, (h - ROOT) / Math.max(1, most - 1)));
   const ground = $derived(h - 34);
   const x = (i: number): number => 44 + i * pitch;
   const y = (level: number): number => ground - 26 - level * step;
@@ -29,7 +32,7 @@
   const r = $derived(Math.min(16, step * 0.33));
 </script>
 
-<div class="vine" style:height="{h}px">
+<div class="vine" style:height="{h}px" style:min-width="{pitch * strands.length}px">
   <svg width={w} height={h} aria-hidden="true">
     {#each strands as s, i (s.id)}
       {@const from = `M${w * 0.42} ${h - 6}C${w * 0.42} ${h - 22} ${x(i)} ${h - 12} ${x(i)} ${ground - 6}`}

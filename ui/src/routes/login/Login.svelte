@@ -60,7 +60,7 @@
       </button>
     </span>
     {#if trouble}<Wrong {trouble} id="login-trouble" />{/if}
-    <div class="go"><Next type="submit" label="Log in" key="enter" disabled={busy} /></div>
+    <div class="go foot"><Next type="submit" label="Log in" key="enter" disabled={busy} /></div>
   </form>
 </main>
 
@@ -127,23 +127,53 @@
     border-color: var(--clay);
   }
   .secret {
-    position: relative;
-    display: block;
+    display: flex;
     margin-bottom: var(--s3);
   }
   .secret input {
-    padding-right: 72px;
+    flex: 1;
+    min-width: 0;
+    border-right: 0;
+    border-radius: var(--r2) 0 0 var(--r2);
   }
   .secret button {
-    position: absolute;
-    right: 2px;
-    top: 2px;
-    height: 44px;
-    padding: 0 var(--s4);
+    width: 68px;
+    height: 48px;
+    border: 1.5px solid var(--edge);
+    border-left: 0;
+    border-radius: 0 var(--r2) var(--r2) 0;
+    background: var(--sheet);
+    text-align: center;
     color: var(--leaf);
     font-weight: 600;
   }
+  .secret:has(.wrong) button {
+    border-color: var(--clay);
+  }
   .go {
     margin-top: var(--s5);
+  }
+  @media (max-width: 700px) {
+    form {
+      width: min(400px, 100%);
+      padding: var(--s4) 20px;
+      border: 0;
+    }
+    form::before,
+    form::after {
+      display: none;
+    }
+  }
+  @media (max-height: 500px) {
+    .go {
+      position: sticky;
+      bottom: 0;
+      margin-top: var(--s3);
+      padding-block: 4px;
+      background: var(--paper);
+    }
+    .mark {
+      display: none;
+    }
   }
 </style>

@@ -170,6 +170,7 @@
 
 <Bench
   title="Mat"
+  scene
   lesson={lesson?.link}
   mark={lesson?.steps[at.ribbon]?.mark}
   onmark={jump}
@@ -206,6 +207,7 @@
       bind:clientHeight={h}
       data-step={lying?.at ?? ''}
       data-last={lying && !following ? '' : undefined}
+      class:wide={expanded}
     >
       {#if lesson && lying?.kind === 'estimate'}
         <p class="about kid">
@@ -479,19 +481,39 @@
     }
     .written {
       float: left;
+      zoom: var(--zoom, 1);
       margin-right: 28px;
-      zoom: 0.86;
+      --zoom: 0.86;
     }
     .written.tall {
-      zoom: 0.68;
+      --zoom: 0.68;
     }
     .written.taller {
-      zoom: 0.62;
+      --zoom: 0.62;
     }
     .words {
       margin-top: 0;
       padding-top: 0;
       border-top: 0;
+    }
+  }
+  @media (max-width: 700px) {
+    .scene {
+      position: relative;
+      min-width: 360px;
+      height: 440px;
+    }
+    .scene.wide {
+      min-width: 620px;
+    }
+    .about {
+      padding: 0 14px 20px;
+    }
+    .written,
+    .written.tall,
+    .written.taller {
+      float: none;
+      --zoom: 1;
     }
   }
 </style>

@@ -53,7 +53,7 @@
   {:else if cards.length}
     {#if cards.length > 1 && !quiet}
       <button
-        class="turn"
+        class="turn reach"
         aria-pressed={open}
         aria-label="cards {cards.join(open ? ' + ' : ', ')}: slide them {open
           ? 'together'
@@ -83,7 +83,6 @@
     display: flex;
     padding: 0;
     min-height: 0;
-    position: relative;
     z-index: 1;
   }
   .empty {

@@ -100,9 +100,9 @@
     return (
       {
         joined: ['pushed together', ''],
-        start: ['there', ''],
-        taken: ['taken', ''],
-        remainder: ['the rest', 'the rest'],
+        start: ['the number', ''],
+        taken: ['taken away', ''],
+        remainder: ['the remainder', 'the remainder'],
         groups: ['groups', ''],
       } as Record<string, [string, string]>
     )[zone]!;

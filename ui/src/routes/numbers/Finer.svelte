@@ -250,6 +250,7 @@
   }
   .stock {
     display: flex;
+    flex-wrap: wrap;
     gap: 6px;
     margin-bottom: var(--s2);
   }
@@ -260,7 +261,7 @@
   }
   .stock label {
     flex: 1;
-    min-width: 0;
+    min-width: 44px;
     font-size: var(--t1);
     font-weight: 600;
   }
@@ -316,6 +317,18 @@
   @media (max-width: 1100px) {
     .finer {
       gap: 0 14px;
+    }
+    .stock label {
+      min-width: 56px;
+    }
+  }
+  @media (max-width: 700px) {
+    .finer {
+      grid-template-columns: minmax(0, 1fr);
+      overflow: visible;
+    }
+    form {
+      flex-wrap: wrap;
     }
   }
 </style>

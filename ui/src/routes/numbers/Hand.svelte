@@ -9,18 +9,18 @@
   let { sums, picked, onpick }: { sums: Sum[]; picked?: string; onpick: (sum: Sum) => void } =
     $props();
 
-  const ROW = 4;
-  const STEPS: Record<string, number> = {
-    ArrowRight: 1,
-    ArrowLeft: -1,
-    ArrowDown: ROW,
-    ArrowUp: -ROW,
-  };
   const at = $derived(sums.findIndex((s) => s.text === picked));
   let group = $state<HTMLElement>();
 
   function arrows(event: KeyboardEvent): void {
-    const step = STEPS[event.key];
+    const row = getComputedStyle(group!).gridTemplateColumns.split(' ').length;
+    const steps: Record<string, number> = {
+      ArrowRight: 1,
+      ArrowLeft: -1,
+      ArrowDown: row,
+      ArrowUp: -row,
+    };
+    const step = steps[event.key];
     const next = step && sums[(Math.max(at, 0) + step + sums.length) % sums.length];
     if (!next) return;
     event.preventDefault();
@@ -36,7 +36,6 @@
   role="radiogroup"
   aria-label="Problems to choose from"
   data-hand
-  style:grid-template-columns="repeat({ROW}, 1fr)"
   bind:this={group}
 >
   {#each sums as sum, i (sum.text)}
@@ -98,8 +97,10 @@
     flex: 1;
     min-height: 0;
     display: grid;
-    grid-template-rows: repeat(3, minmax(0, 1fr));
+    grid-template-columns: repeat(4, 1fr);
+    grid-template-rows: repeat(3, minmax(min-content, 1fr));
     gap: 4px 8px;
+    overflow-y: auto;
   }
   button {
     display: flex;
@@ -107,7 +108,7 @@
     align-items: flex-end;
     justify-content: center;
     gap: 1px;
-    padding: 2px 10px 2px 2px;
+    padding: 2px 8px 2px 2px;
     border: 2.5px solid var(--none);
     border-radius: var(--r2);
     overflow: hidden;
@@ -148,8 +149,35 @@
     gap: 3px;
   }
   @media (max-width: 1100px) {
-    button > :global(*) {
+    .hand {
+      grid-template-rows: repeat(3, minmax(104px, 1fr));
+    }
+    button > :global(svg),
+    button > :global(.written) {
       zoom: 0.74;
+    }
+    .line,
+    .line.long {
+      font-size: 20px;
+      line-height: 24px;
+    }
+    .line.longest {
+      font-size: 15px;
+      line-height: 18px;
+    }
+    .pieces {
+      gap: 5px;
+    }
+  }
+  @media (max-width: 700px) {
+    .hand {
+      grid-template-columns: repeat(auto-fill, minmax(132px, 1fr));
+      grid-template-rows: none;
+      grid-auto-rows: auto;
+      overflow: visible;
+    }
+    button {
+      min-height: 64px;
     }
   }
 </style>

@@ -225,6 +225,7 @@
 
 <Bench
   title="Numbers"
+  lead="shelf"
   keys={[
     ['space', 'gather for the chosen problem'],
     ['d', 'draw twelve more'],
@@ -441,7 +442,7 @@
     content: attr(data-n);
   }
   .stages.many .stage {
-    min-height: 42px;
+    min-height: 44px;
   }
   .stages {
     display: flex;
@@ -477,7 +478,7 @@
   .how b {
     font-weight: 600;
   }
-  @media (max-height: 880px), (max-width: 900px) {
+  @media (max-height: 880px) and (min-width: 700.1px), (min-width: 700.1px) and (max-width: 900px) {
     .how {
       display: none;
     }
@@ -589,7 +590,7 @@
       display: none;
     }
   }
-  @media (max-width: 900px) {
+  @media (min-width: 700.1px) and (max-width: 900px) {
     .joining {
       display: none;
     }
@@ -601,7 +602,7 @@
     .stage,
     .stages.many .stage,
     .stage:last-child {
-      min-height: 42px;
+      min-height: 44px;
       padding-left: var(--s2);
     }
     .stage :global(svg) {
@@ -631,5 +632,38 @@
     line-height: 20px;
     color: var(--clay-ink);
     font-weight: 600;
+  }
+  @media (max-width: 700px) {
+    .numbers {
+      height: auto;
+      padding: var(--s3) 14px;
+    }
+    .stages {
+      display: grid;
+      grid-template-columns: repeat(auto-fill, minmax(132px, 1fr));
+      margin: var(--s2) 0 0;
+    }
+    .stage,
+    .stages.many .stage,
+    .stage:last-child {
+      min-height: 44px;
+      padding-left: var(--s2);
+    }
+    .stage :global(svg) {
+      display: none;
+    }
+    .top {
+      flex-direction: column;
+    }
+    .states {
+      width: auto;
+    }
+    .bar,
+    .tabs {
+      flex-wrap: wrap;
+    }
+    .zeros {
+      margin-left: 0;
+    }
   }
 </style>

@@ -64,6 +64,7 @@
 
 <style>
   .paper {
+    zoom: var(--zoom, 1);
     margin: var(--s3) 0 var(--s2);
     padding: 0 8px 6px 0;
     background:
@@ -88,35 +89,35 @@
     flex: none;
   }
   .paper.tall {
-    zoom: 0.85;
+    --zoom: 0.85;
   }
   .paper.taller {
-    zoom: 0.75;
+    --zoom: 0.75;
   }
   @media (max-height: 780px) {
     .paper {
-      zoom: 0.72;
+      --zoom: 0.72;
     }
     .paper.taller {
-      zoom: 0.55;
+      --zoom: 0.6;
     }
   }
-  @media (max-width: 900px) {
+  @media (min-width: 700.1px) and (max-width: 900px) {
     .picked {
       display: grid;
       grid-template-columns: auto 1fr auto;
       gap: var(--s4);
     }
     .paper {
-      zoom: 0.72;
+      --zoom: 0.72;
       margin: 0;
       padding-left: 8px;
     }
     .paper.tall {
-      zoom: 0.55;
+      --zoom: 0.6;
     }
     .paper.taller {
-      zoom: 0.38;
+      --zoom: 0.6;
     }
     .next {
       margin-top: 0;

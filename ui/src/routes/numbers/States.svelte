@@ -145,7 +145,7 @@
     font-weight: 400;
   }
   .n.long {
-    font-size: 13px;
+    font-size: var(--t1);
     letter-spacing: -0.02em;
   }
   @media (max-width: 1100px) and (min-width: 901px) {

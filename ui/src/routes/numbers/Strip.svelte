@@ -5,6 +5,7 @@
   import { bridge, cord, type State } from '../../lib/pieces/cord';
   import Mark from '../../lib/pieces/Mark.svelte';
   import Strands from '../../lib/pieces/Strands.svelte';
+  import { innerWidth } from 'svelte/reactivity/window';
   import { shared } from '../../lib/state.svelte';
   import type { Choose, Chosen, Knot, Words } from '../../lib/wire.gen';
 
@@ -26,16 +27,19 @@
     ondigits: (change: (lengths: number[]) => number[]) => void;
   } = $props();
 
-  const GUTTER = 92;
-
   const joins = $derived((ask.kind ?? 'sum') === 'sum');
   const opens = $derived(ask.kind === 'difference' || ask.kind === 'share');
   /** As asked for last; while a stage is fitted, as they were. */
   const lengths = $derived(ask.digits.length ? ask.digits : chosen.choice.digits);
   const places = $derived(chosen.lanes.map((l) => l.place)); // ones first
-  const pitch = $derived(places.length > 4 ? 68 : 100);
-  const s = $derived(places.length > 4 ? 1.2 : 1.5);
-  const row = $derived(lengths.length > 3 ? 26 : lengths.length > 2 ? 34 : 40);
+  const NARROW = 700; // px of a window with one column
+  const narrow = $derived((innerWidth.current ?? NARROW + 1) <= NARROW);
+  const GUTTER = 94;
+  const pitch = $derived(places.length > 4 || narrow ? 66 : 100);
+  const s = $derived(pitch < 100 ? 1.2 : 1.5);
+  /** Many numbers have low rows, and their lengths are set in a row of its own. */
+  const few = $derived(lengths.length <= 3);
+  const row = $derived(few ? 44 : 26);
   /** The knot on the left boundary of each place; sharing ties it from the place above. */
   const knots = $derived(
     places.map((_, i): Knot | undefined => {
@@ -108,111 +112,123 @@
   {range(all)}
 {/snippet}
 
-<div class="strip" style:width="{width}px">
-  <div
-    class="lanes"
-    style:grid-template-columns="{GUTTER}px repeat({places.length}, {pitch}px)"
-    style:grid-template-rows="34px 76px repeat({lengths.length}, {row}px) 6px 38px"
+{#snippet length(now: number, n: number)}
+  <button
+    aria-label="Number {n + 1}: fewer digits, now {now}"
+    disabled={now <= (chosen.lengths[n]?.least ?? 1)}
+    onclick={() => longer(n, -1)}>−</button
   >
-    {#if joins}
-      <div class="howmany">
-        <span>
-          <button
-            aria-label="One number less, now {lengths.length}"
-            disabled={lengths.length <= 2}
-            onclick={() => ondigits((all) => all.slice(0, -1))}>−</button
-          >
-          <b class="kid" title="{lengths.length} numbers">{lengths.length}</b>
-          <button
-            aria-label="One number more, now {lengths.length}"
-            disabled={lengths.length >= shared.desk!.limits.addends}
-            onclick={() => ondigits((all) => [...all, all[all.length - 1]!])}>+</button
-          >
-        </span>
-      </div>
-    {/if}
-    {#each [...places].reverse() as place, i (place)}
-      <div
-        class="head kid"
-        class:tight={places.length > 4}
-        style:grid-column={i + 2}
-        style:color="var(--{color(place)}-ink)"
-        style:background="var(--{color(place)}-tint)"
-      >
-        {#if places.length > 4}
-          {words.places.find((p) => p.id === place)?.unit}
-        {:else}
-          <Mark {place} />{many(place)}
-        {/if}
-      </div>
-      <div
-        class="tint"
-        style:grid-column={i + 2}
-        style:grid-row="3 / {lengths.length + 5}"
-        style:background="var(--{color(place)}-tint)"
-      ></div>
-      {#each { length: lengths.length }, n (n)}
-        <div class="digits kid" style:grid-column={i + 2} style:grid-row={n + 3}>
-          {@render digits(lane(place)?.numbers[n], place)}
+  {#if !few}<b class="kid" title="digits of number {n + 1}">{now}</b>{/if}
+  <button
+    aria-label="Number {n + 1}: more digits, now {now}"
+    disabled={now >= (chosen.lengths[n]?.most ?? now)}
+    onclick={() => longer(n, 1)}>+</button
+  >
+{/snippet}
+
+<div>
+  <div class="strip" style:width="{width}px">
+    <div
+      class="lanes"
+      style:grid-template-columns="{GUTTER}px repeat({places.length}, {pitch}px)"
+      style:grid-template-rows="44px 76px repeat({lengths.length}, {row}px) 6px 38px"
+    >
+      {#if joins}
+        <div class="howmany">
+          <span>
+            <button
+              aria-label="One number less, now {lengths.length}"
+              disabled={lengths.length <= 2}
+              onclick={() => ondigits((all) => all.slice(0, -1))}>−</button
+            >
+            <button
+              aria-label="One number more, now {lengths.length}"
+              disabled={lengths.length >= shared.desk!.limits.addends}
+              onclick={() => ondigits((all) => [...all, all[all.length - 1]!])}>+</button
+            >
+          </span>
+          <b>{lengths.length} numbers</b>
+        </div>
+      {/if}
+      {#each [...places].reverse() as place, i (place)}
+        <div
+          class="head kid"
+          class:tight={pitch < 100}
+          style:grid-column={i + 2}
+          style:color="var(--{color(place)}-ink)"
+          style:background="var(--{color(place)}-tint)"
+        >
+          {#if pitch < 100}
+            {words.places.find((p) => p.id === place)?.unit}
+          {:else}
+            <Mark {place} />{many(place)}
+          {/if}
+        </div>
+        <div
+          class="tint"
+          style:grid-column={i + 2}
+          style:grid-row="3 / {lengths.length + 5}"
+          style:background="var(--{color(place)}-tint)"
+        ></div>
+        {#each { length: lengths.length }, n (n)}
+          <div class="digits kid" style:grid-column={i + 2} style:grid-row={n + 3}>
+            {@render digits(lane(place)?.numbers[n], place)}
+          </div>
+        {/each}
+        <div class="digits kid" style:grid-column={i + 2} style:grid-row={lengths.length + 4}>
+          {@render digits(lane(place)?.sum, place)}
         </div>
       {/each}
-      <div class="digits kid" style:grid-column={i + 2} style:grid-row={lengths.length + 4}>
-        {@render digits(lane(place)?.sum, place)}
-      </div>
-    {/each}
-    {#each lengths as now, n (n)}
-      <div class="length" style:grid-row={n + 3}>
-        <button
-          aria-label="Number {n + 1}: fewer digits, now {now}"
-          disabled={now <= (chosen.lengths[n]?.least ?? 1)}
-          style:height="{row - 2}px"
-          onclick={() => longer(n, -1)}>−</button
-        >
-        <button
-          aria-label="Number {n + 1}: more digits, now {now}"
-          disabled={now >= (chosen.lengths[n]?.most ?? now)}
-          style:height="{row - 2}px"
-          onclick={() => longer(n, 1)}>+</button
-        >
-      </div>
-    {/each}
-    <div class="rule" style:grid-row={lengths.length + 3}></div>
-  </div>
-  <div class="cords">
-    <svg {width} height="52" viewBox="0 0 {width} 52" aria-hidden="true">
-      <Strands strokes={drawn.strokes} />
-      <circle
-        cx={drawn.bead.x}
-        cy={drawn.bead.y}
-        r={drawn.bead.r}
-        fill="var(--ones)"
-        stroke="var(--ones-ink)"
-        stroke-width="1.6"
-      />
+      {#if few}
+        {#each lengths as now, n (n)}
+          <div class="length" style:grid-row={n + 3}>{@render length(now, n)}</div>
+        {/each}
+      {/if}
+      <div class="rule" style:grid-row={lengths.length + 3}></div>
+    </div>
+    <div class="cords">
+      <svg {width} height="52" viewBox="0 0 {width} 52" aria-hidden="true">
+        <Strands strokes={drawn.strokes} />
+        <circle
+          cx={drawn.bead.x}
+          cy={drawn.bead.y}
+          r={drawn.bead.r}
+          fill="var(--ones)"
+          stroke="var(--ones-ink)"
+          stroke-width="1.6"
+        />
+        {#each knots as knot, i (i)}
+          {#if knot?.made === 'yes' && knot.tied === 'yes'}
+            <path class="bridge" d={bridge(options, i)} />
+          {/if}
+        {/each}
+      </svg>
       {#each knots as knot, i (i)}
-        {#if knot?.made === 'yes' && knot.tied === 'yes'}
-          <path class="bridge" d={bridge(options, i)} />
+        {#if knot}
+          <button
+            id="knot-{knot.place}"
+            class="knot"
+            class:hand={hand === knot.place}
+            style:left="{GUTTER - 4 + (places.length - i - 1) * pitch - (pitch - 14) / 2}px"
+            style:width="{pitch - 14}px"
+            aria-label="{knot.name}: {word[knot.tied]}{knot.byStage ? ', by the stage' : ''}"
+            aria-pressed={hand === knot.place}
+            onclick={() => turn(knot.place, knot.tied)}
+            onkeydown={(e) => keys(e, i)}
+          >
+            <span
+              >{word[knot.tied]}{knot.several === 'yes' && knot.tied === 'yes' ? ' ×2' : ''}</span
+            >
+          </button>
         {/if}
       {/each}
-    </svg>
-    {#each knots as knot, i (i)}
-      {#if knot}
-        <button
-          id="knot-{knot.place}"
-          class="knot"
-          class:hand={hand === knot.place}
-          style:left="{GUTTER - 4 + (places.length - i - 1) * pitch - (pitch - 14) / 2}px"
-          style:width="{pitch - 14}px"
-          aria-label="{knot.name}: {word[knot.tied]}{knot.byStage ? ', by the stage' : ''}"
-          aria-pressed={hand === knot.place}
-          onclick={() => turn(knot.place, knot.tied)}
-          onkeydown={(e) => keys(e, i)}
-        >
-          <span>{word[knot.tied]}{knot.several === 'yes' && knot.tied === 'yes' ? ' ×2' : ''}</span>
-        </button>
-      {/if}
-    {/each}
+    </div>
   </div>
+  {#if !few}
+    <div class="lengths">
+      {#each lengths as now, n (n)}<div class="length">{@render length(now, n)}</div>{/each}
+    </div>
+  {/if}
 </div>
 
 <style>
@@ -224,16 +240,18 @@
   }
   .howmany {
     grid-column: 1;
-    grid-row: 1;
+    grid-row: 1 / 3;
+  }
+  .howmany b {
+    display: block;
+    margin-top: 2px;
+    font-size: var(--t1);
+    font-weight: 600;
+    color: var(--ink-2);
   }
   .howmany span {
     display: flex;
-    align-items: center;
-  }
-  .howmany b {
-    width: 22px;
-    text-align: center;
-    font-size: 20px;
+    gap: 2px;
   }
   .head {
     grid-row: 1;
@@ -248,7 +266,7 @@
     white-space: nowrap;
   }
   .head.tight {
-    font-size: 13px;
+    font-size: var(--t1);
   }
   .tint {
     margin: 0 3px;
@@ -284,22 +302,30 @@
   .length {
     grid-column: 1;
     display: flex;
-    gap: 4px;
+    gap: 2px;
+  }
+  .length b {
+    align-self: center;
+    width: 20px;
+    text-align: center;
+    font-size: 20px;
+  }
+  .lengths {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 12px;
+    margin-top: 4px;
   }
   .length button,
   .howmany button {
-    width: 41px;
-    height: 34px;
-    margin-top: 1px;
+    width: 44px;
+    height: 44px;
     border: 1.5px solid var(--edge);
     border-radius: var(--r2);
     background: var(--paper);
     text-align: center;
     font-size: var(--t3);
     line-height: 1;
-  }
-  .howmany button {
-    width: 32px;
   }
   .length button:disabled,
   .howmany button:disabled {
@@ -309,7 +335,7 @@
   }
   .cords {
     position: absolute;
-    top: 38px;
+    top: 48px;
     left: 0;
     pointer-events: none;
   }

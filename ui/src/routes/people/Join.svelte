@@ -94,7 +94,7 @@
       {#if wrong && !['name', 'email', 'password'].includes(wrong.field ?? '')}<Wrong
           trouble={wrong}
         />{/if}
-      <div class="next"><Next type="submit" label="Join" key="enter" /></div>
+      <div class="next foot"><Next type="submit" label="Join" key="enter" /></div>
     </form>
   {/if}
 </main>
@@ -128,5 +128,19 @@
   }
   .next {
     margin-top: 20px;
+  }
+  @media (max-height: 500px) {
+    main {
+      height: 100%;
+      margin-top: 0;
+      padding-block: 12px 72px;
+      overflow: auto;
+    }
+    .next {
+      position: fixed;
+      inset: auto 0 0;
+      padding: 4px var(--s5);
+      background: var(--paper);
+    }
   }
 </style>

@@ -428,4 +428,14 @@
   .add label {
     margin-top: 8px;
   }
+  @media (max-width: 700px) {
+    .people {
+      height: auto;
+      padding: var(--s3) 14px;
+      overflow: visible;
+    }
+    input {
+      max-width: 100%;
+    }
+  }
 </style>

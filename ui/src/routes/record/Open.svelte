@@ -1,6 +1,7 @@
 <script lang="ts">
   // One child on a white page: the answer as given, the help, the manner, and a
   // sentence whose words are touched.
+  import Tick from '../../lib/parts/Tick.svelte';
   import HelpSign from '../../lib/pieces/HelpSign.svelte';
   import MannerLeaf from '../../lib/pieces/MannerLeaf.svelte';
   import { shared } from '../../lib/state.svelte';
@@ -79,7 +80,7 @@
   <div>
     <div class="three">
       <button class="right" aria-pressed={draft.came !== 'typed'} onclick={right}
-        >Right <span class="kid">{expected}</span></button
+        ><Tick /> right <span class="kid">{expected}</span></button
       >
       <button onclick={none} aria-pressed={draft.came === 'typed' && draft.answer === ''}
         >no answer</button
@@ -104,15 +105,12 @@
         <button
           role="radio"
           aria-checked={draft.manner === m.id}
-          aria-label={m.name}
-          title={m.name}
           onclick={() => set({ manner: m.id })}
-          ><MannerLeaf manner={m.id} {manners} size={30} /></button
+          ><MannerLeaf manner={m.id} {manners} size={26} />{m.name}</button
         >
       {/each}
     </div>
     <p class="sentence">
-      <span class="in">{named.find((m) => m.id === draft.manner)?.name},</span>
       <select
         aria-label="How it was worked out"
         value={draft.way}
@@ -120,7 +118,7 @@
       >
         {#each page.ways as way (way.id)}<option value={way.id}>{way.name}</option>{/each}
       </select>
-      <button onclick={() => set({ chosen: !draft.chosen })}
+      <button aria-pressed={draft.chosen} onclick={() => set({ chosen: !draft.chosen })}
         >{draft.chosen ? 'the child chose it' : 'chosen for the child'}</button
       >
       <select
@@ -148,7 +146,7 @@
       <button aria-expanded={noting} onclick={() => (noting = !noting)}
         >{draft.note || hasNote ? 'the note' : 'add a note'}</button
       >
-      <button class="nothing" onclick={onnothing}>nothing to record</button>
+      <button onclick={onnothing}>nothing to record</button>
     </p>
     {#if noting}
       <textarea
@@ -195,7 +193,11 @@
     margin-bottom: 6px;
   }
   .three {
-    grid-template-columns: 1.35fr 1fr 0.7fr;
+    display: flex;
+    flex-wrap: wrap;
+  }
+  .three button {
+    flex: 1 1 64px;
   }
   .keys,
   .helps {
@@ -204,6 +206,9 @@
   .manners {
     grid-auto-flow: column;
     grid-auto-columns: 1fr;
+  }
+  .manners button {
+    justify-content: flex-start;
   }
   button,
   select,
@@ -222,6 +227,10 @@
     font-size: 20px;
   }
   .three .right {
+    display: flex;
+    align-items: center;
+    justify-content: center;
+    gap: 6px;
     border: 1.5px solid var(--leaf);
     color: var(--leaf);
     font-weight: 650;
@@ -235,9 +244,11 @@
     flex-direction: column;
     align-items: center;
     justify-content: center;
-    border: 1.5px solid var(--none);
+    padding: 2px 0;
+    border: 1px solid var(--line);
+    text-align: center;
     border-radius: var(--r2);
-    font-size: 13px;
+    font-size: var(--t1);
     line-height: 16px;
   }
   .helps [aria-checked='true'],
@@ -250,37 +261,31 @@
     display: flex;
     flex-wrap: wrap;
     align-items: center;
-    gap: 0 12px;
-    margin-top: -4px;
+    gap: 5px;
     font-size: var(--t1);
-  }
-  .sentence .in {
-    color: var(--ink-2);
   }
   .sentence button,
   .sentence select,
   .sentence input {
-    padding: 0;
-    border: 0;
-    background: none;
+    padding: 0 8px;
+    border: 1px solid var(--edge);
+    border-radius: var(--r2);
+    background: var(--paper);
     font: 400 var(--t1) var(--text);
     color: var(--ink);
-    text-decoration: underline;
-    text-decoration-color: var(--edge);
-    text-underline-offset: 4px;
     cursor: pointer;
   }
   .sentence select {
-    appearance: none;
-    max-width: 120px;
+    max-width: 132px;
   }
   .sentence input {
     width: 116px;
   }
-  .sentence .nothing {
-    color: var(--ink-2);
+  .sentence button[aria-pressed='true'] {
+    border-color: var(--leaf);
+    background: var(--leaf-tint);
   }
-  @media (max-width: 900px) {
+  @media (min-width: 700.1px) and (max-width: 900px) {
     .halves {
       display: grid;
       grid-template-columns: 1fr 1fr;

@@ -10,6 +10,7 @@
   import BackArrow from '../../lib/parts/BackArrow.svelte';
   import Next from '../../lib/parts/Next.svelte';
   import Plain from '../../lib/parts/Plain.svelte';
+  import Tick from '../../lib/parts/Tick.svelte';
   import Wrong from '../../lib/parts/Wrong.svelte';
   import Written from '../../lib/parts/Written.svelte';
   import HelpSign from '../../lib/pieces/HelpSign.svelte';
@@ -46,6 +47,7 @@
   const children = $derived(page?.children ?? []);
   const todo = $derived(children.filter((c) => !records.written(c.id, nth)));
   const manners = $derived(problem?.manners.map((m) => m.id) ?? []);
+  const mannerName = (id: string): string => problem?.manners.find((m) => m.id === id)?.name ?? '';
   const helpName = (id: string): string => page?.helps.find((x) => x.id === id)?.name ?? '';
   const COUNTS = ['', '', 'Both', 'All three', 'All four'];
 
@@ -201,17 +203,17 @@
   const isOpen = $derived(openId !== '' && draft !== undefined);
   const action = $derived.by(() => {
     if (isOpen) {
-      return { label: following ? `Write, then ${following.name}` : 'Write', act: onward };
+      return { label: following ? `Save, then ${following.name}` : 'Save', act: onward };
     }
     if (todo.length > 0) {
-      return { label: `Write ${todo[0]!.name}`, act: () => openChild(todo[0]!) };
+      return { label: `Record ${todo[0]!.name}`, act: () => openChild(todo[0]!) };
     }
     const left =
       page?.tasks.findIndex((_, i) =>
         children.some((c) => !records.written(c.id, i) && (ended || i < page!.index)),
       ) ?? -1;
     if (left >= 0 && left !== nth)
-      return { label: `Write ${page!.tasks[left]!.text}`, act: () => show(left) };
+      return { label: `Record ${page!.tasks[left]!.text}`, act: () => show(left) };
     return { label: ended ? 'Back to Today' : 'Finish the lesson', act: () => void finish() };
   });
 
@@ -261,6 +263,9 @@
 
 <Bench
   title="Record"
+  scene
+  bookWidth={348}
+  lead="book"
   lesson={page?.link}
   mark={(page?.link.ribbon.length ?? 1) - 1}
   keys={[
@@ -303,7 +308,10 @@
                       : records.written(c.id, i)
                         ? 'recorded'
                         : 'not yet'}"
-                  ></span>
+                    >{#if records.written(c.id, i) && entry?.right && !entry.withdrawn}<Tick
+                        size={14}
+                      />{/if}</span
+                  >
                 {/each}
               </span>
             </button>
@@ -337,8 +345,13 @@
             />
           {:else if problem}
             <div class="paper">
-              <Written numbers={problem.numbers} sign={problem.sign} size={56} cell={44} />
-              <p class="kid result">{problem.result}</p>
+              <Written
+                numbers={problem.numbers}
+                sign={problem.sign}
+                result={problem.result}
+                size={56}
+                cell={44}
+              />
               <p class="kid words">{problem.words}</p>
             </div>
           {/if}
@@ -383,7 +396,9 @@
               <span class="seat kid">{i + 1}</span>
               <span class="name"
                 ><b>{c.name}</b>{#if !isOpen}<br /><span class="small"
-                    >{l.nothing ? 'nothing to record' : l.came || helpName(l.help)}{l.runs > 1
+                    >{l.nothing
+                      ? 'nothing to record'
+                      : `${l.came || helpName(l.help)}, ${mannerName(l.manner)}`}{l.runs > 1
                       ? `, ${l.runs} times`
                       : ''}</span
                   >{/if}</span
@@ -403,7 +418,9 @@
                 aria-label={l.written
                   ? `${c.name}: ${l.answer || 'no answer'}, ${onItsWay(c, nth) ? 'waits on this device' : 'recorded'}`
                   : `${c.name} right, ${l.answer}`}
-                onclick={() => mark(c)}>{l.nothing ? '–' : l.answer || 'none'}</button
+                onclick={() => mark(c)}
+                >{l.nothing ? '–' : l.answer || 'none'}{#if l.right && !l.nothing}<Tick
+                  />{/if}</button
               >
             {/if}
           </div>
@@ -467,7 +484,8 @@
   }
   .heads {
     margin: 8px -6px 0 78px;
-    font-size: 12px;
+    line-height: 18px;
+    font-size: var(--t1);
     text-align: center;
   }
   .heads span {
@@ -491,6 +509,8 @@
     background: var(--leaf-tint);
   }
   .mark {
+    display: grid;
+    place-items: center;
     justify-self: center;
     width: 24px;
     height: 20px;
@@ -499,7 +519,7 @@
   }
   .mark.written {
     border: 1.6px solid var(--ink-2);
-    background: radial-gradient(circle, var(--leaf) 4.6px, transparent 5.2px) var(--paper);
+    background: var(--paper);
   }
   .mark.waits {
     border-style: dashed;
@@ -536,11 +556,6 @@
     align-items: center;
     justify-content: center;
     height: 100%;
-  }
-  .result {
-    font-size: 56px;
-    line-height: 72px;
-    font-weight: 700;
   }
   .words {
     font-size: var(--t4);
@@ -640,9 +655,7 @@
   }
   .name {
     min-width: 0;
-    overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
+    overflow-wrap: anywhere;
   }
   .seat {
     flex: none;
@@ -660,7 +673,11 @@
     forced-color-adjust: none;
   }
   .box {
-    min-width: 72px;
+    display: flex;
+    align-items: center;
+    justify-content: flex-end;
+    gap: 6px;
+    min-width: 84px;
     min-height: 44px;
     padding: 0 8px;
     border: 2px dashed var(--ink-2);
@@ -707,5 +724,17 @@
     border-left: 3px solid var(--leaf);
     background: var(--paper);
     font-size: var(--t1);
+  }
+  @media (max-width: 700px) {
+    .seen {
+      position: static;
+      display: block;
+    }
+    .top {
+      height: 340px;
+    }
+    .saw {
+      grid-template-columns: repeat(auto-fit, minmax(140px, 1fr));
+    }
   }
 </style>

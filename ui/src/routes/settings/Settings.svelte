@@ -211,4 +211,16 @@
   .note {
     margin-top: var(--s3);
   }
+  @media (max-width: 700px) {
+    .matters {
+      height: auto;
+      padding: var(--s3) 14px;
+    }
+    .sides {
+      grid-template-columns: 1fr;
+    }
+    label {
+      flex-wrap: wrap;
+    }
+  }
 </style>

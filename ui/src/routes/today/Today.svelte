@@ -420,4 +420,26 @@
     color: var(--leaf);
     font-weight: 600;
   }
+  @media (max-width: 700px) {
+    .morning {
+      height: auto;
+      padding: 16px 14px 16px 56px;
+      overflow: visible;
+    }
+    .stem,
+    .crown {
+      left: -8px;
+    }
+    .node {
+      left: -43px;
+    }
+    .now .node {
+      left: -45px;
+    }
+    .lesson {
+      grid-template-columns: 1fr;
+      gap: var(--s2);
+      padding: var(--s3) 0;
+    }
+  }
 </style>
