@@ -41,7 +41,7 @@ func TestALessonByTouch(t *testing.T) {
 	g.Press("several swaps").Holds("three places", "document.getElementById('knot-hundreds')")
 	g.Press("Number 1: more digits").Press("Number 2: more digits").Holds("four places", fits("11502000"))
 	g.Press("tens to hundreds").Press("no swap 2,551,500").Holds("the knot is tied", fits("2551500"))
-	g.Press("must").Holds("a zero must stand", "document.querySelector('[data-fits]').dataset.fits !== '2551500'")
+	g.Press("always").Holds("a zero must stand", "document.querySelector('[data-fits]').dataset.fits !== '2551500'")
 	first := guide.Read[string](g, "document.querySelector('[data-hand]').innerText")
 	g.Press("Draw twelve more").Holds("another hand", fmt.Sprintf("document.querySelector('[data-hand]').innerText !== %q", first))
 	for _, hand := range guide.Read[[]string](g, "[...document.querySelectorAll('[data-hand] button')].map((b) => b.getAttribute('aria-label'))") {
@@ -52,11 +52,11 @@ func TestALessonByTouch(t *testing.T) {
 	}
 
 	// What cannot be together is said, and mended in one touch.
-	g.Press("one swap, ones").Press("tens to hundreds").Press("a swap 0").See("There cannot be a swap in the tens").Press("Leave the tens open").See("Twelve of them")
+	g.Press("one swap, ones").Press("tens to hundreds").Press("a swap 0").See("there cannot be a swap in the tens").Press("Leave the tens open").See("Twelve of them")
 
 	// Numbers of one's own: wrong beside its cause, too large, then right.
 	g.Write("Numbers of your own", "5o3+12").Press("Look").See("Only the digits 0 to 9").Holds("typed text stays", "document.getElementById('own').value === '5o3+12'")
-	g.Write("Numbers of your own", "9000+1000").Press("Look").See("no piece above the thousand cube: 10000 is worked with cards and column")
+	g.Write("Numbers of your own", "9000+1000").Press("Look").See("no piece larger than the thousand cube: 10000 is worked with cards and column")
 	g.Write("Numbers of your own", "1458+2367").Press("Look").See("15 ones: ten swap for one ten, 5 stay.").Press("Gather")
 
 	// Gather: pieces most pieces at once, children, the mat turned.
@@ -115,7 +115,7 @@ func TestALessonByKeysAlone(t *testing.T) {
 	g.Key(" ").See("Twelve of them")
 	g.TabTo("no swap").Key(" ").Holds("no-swap", fits("1980"))
 	g.TabTo("ones to tens").Key(kb.ArrowLeft).Holds("along the knots", "document.activeElement.id === 'knot-tens'")
-	g.TabTo("a swap").Key(" ").See("There cannot be a swap in the tens").TabTo("Leave the tens open").Key(kb.Enter).See("Twelve of them")
+	g.TabTo("a swap").Key(" ").See("there cannot be a swap in the tens").TabTo("Leave the tens open").Key(kb.Enter).See("Twelve of them")
 	picked := "document.querySelector('[data-hand] [aria-checked=true]').getAttribute('aria-label')"
 	before := guide.Read[string](g, picked)
 	g.TabTo(before).Key(kb.ArrowRight).Holds("the next sum", fmt.Sprintf("%s !== %q && document.activeElement.getAttribute('aria-checked') === 'true'", picked, before))
@@ -140,7 +140,7 @@ func TestALessonByKeysAlone(t *testing.T) {
 	if kept.At.String() != "read/2" || len(kept.Seated) != 1 || kept.Seated[0].Name != "Ada W." || kept.Material != material.Beads {
 		t.Errorf("kept %+v", kept)
 	}
-	g.Key("w").See("as seen on the mat").LetGo().Key("1").See("no answer").Key("6", "2", "n", " ").See("What should come up is forgotten").LetGo().Key(" ").See("No lesson in hand")
+	g.Key("w").See("as seen on the mat").LetGo().Key("1").See("no answer").Key("6", "2", "n", " ").See("The ten that came up was not added").LetGo().Key(" ").See("No lesson in hand")
 	s.check(g)
 	if seen, err := s.store.LessonObservations(context.Background(), kept.ID); err != nil || len(seen) != 1 || seen[0].Answer != "62" || seen[0].Help != book.Nudged || seen[0].Came != book.Typed {
 		t.Errorf("recorded %+v, %v", seen, err)
@@ -311,7 +311,7 @@ func TestAskingFirst(t *testing.T) {
 	g.Press("Show it").See("They are the same as one ten.").Holds("shown", at("work/ones/1"))
 	g.Press("Swap for one ten").Holds("what is only done is not asked", at("work/ones/2"))
 	g.Press("Lay the card 2").See("What stays in the ones?").Press("Back").Holds("taken back", at("work/ones/2")).See("It joins the tens.")
-	g.Press("Go to check").Holds("at the check", at("check/0")).Settle().Reload().See("So 9 pieces must lie here.").Press("Check another way").See("How can it be checked?").LetGo().Key("q").Holds("shown at once", "document.querySelector('[data-said]')")
+	g.Press("Go to check").Holds("at the check", at("check/0")).Settle().Reload().See("So 9 pieces must lie here now.").Press("Check another way").See("How can it be checked?").LetGo().Key("q").Holds("shown at once", "document.querySelector('[data-said]')")
 	g.Press("Go to build").Holds("at the beginning", at("lay-out/0")).Settle()
 	s.check(g)
 	if kept := s.kept(g); kept.At.String() != "lay-out/0" {

@@ -137,14 +137,6 @@ func TestAxeFindsNothingSerious(t *testing.T) {
 	}
 }
 
-// out lists what lies outside the window, or outside what shows it.
-const out = `[...document.querySelectorAll('.mat *, .foot *, header *, .ribbon *')].filter((e) => {
-  if (!e.checkVisibility() || e.closest('defs, .unseen, .ribbon svg, .morning, .matters, .people, .scroll')) return false;
-  const r = e.getBoundingClientRect(), box = e.closest('.mat, .foot, header, .ribbon').getBoundingClientRect();
-  if (r.width === 0 || r.height === 0) return false;
-  return r.right > box.right + 2 || r.left < box.left - 2 || r.bottom > box.bottom + 2 || r.top < box.top - 2;
-}).map((e) => e.tagName + '.' + (e.getAttribute('class') ?? '') + ' ' + (e.textContent ?? '').slice(0, 30))`
-
 // At every size that is promised the mat is whole: nothing is cut, the page
 // does not scroll, the next action is there to be touched.
 func TestNothingIsCut(t *testing.T) {
@@ -155,8 +147,8 @@ func TestNothingIsCut(t *testing.T) {
 			g := s.sit(size[0], size[1])
 			whole := func(name string) {
 				g.Settle()
-				if cut := guide.Read[[]string](g, out); len(cut) > 0 {
-					t.Errorf("%s: %d things are cut off, such as %q", name, len(cut), cut[:min(4, len(cut))])
+				for _, fault := range guide.Read[[]string](g, walk) {
+					t.Errorf("%s: %s", name, fault)
 				}
 				if scrolls := guide.Read[bool](g, "document.documentElement.scrollHeight > innerHeight || document.documentElement.scrollWidth > innerWidth"); scrolls {
 					t.Errorf("%s: the page scrolls", name)

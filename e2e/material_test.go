@@ -69,9 +69,9 @@ func TestEveryMaterial(t *testing.T) {
 			s.T = t
 			g := s.sit(laptopWidth, laptopHeight)
 			onTheMat(s.login(g, "hanne"), "5003-1264", kind)
-			there(until(g, "work/ones/3"), pile(kind, "there", 13, 0), pile(kind, "there", 9, 1), pile(kind, "there", 9, 2), pile(kind, "there", 4, 3))
+			there(until(g, "work/ones/3"), pile(kind, "the number", 13, 0), pile(kind, "the number", 9, 1), pile(kind, "the number", 9, 2), pile(kind, "the number", 4, 3))
 			g.Holds("said once", "document.querySelector('[data-live]').innerText === document.querySelector('[data-said]').innerText && document.querySelectorAll('[aria-live]').length === 1")
-			there(until(g, "work/ones/4"), pile(kind, "there", 9, 0))
+			there(until(g, "work/ones/4"), pile(kind, "the number", 9, 0))
 			if kind.Drawn() {
 				g.Holds("four are crossed out, three were given", "document.querySelector('[data-pieces]').dataset.taken === '4' && document.querySelector('[data-pieces]').dataset.given === '3'")
 				g.Holds("one sheet", "document.querySelectorAll('.tray').length === 1")
@@ -88,7 +88,7 @@ func TestEveryMaterial(t *testing.T) {
 			for _, v := range g.Axe(axe(t)) {
 				t.Errorf("sharing with %s: %s, %s: %v", kind, v.Impact, v.Help, v.Where)
 			}
-			there(until(g, "work/ones/0"), pile(kind, "there", 17, 0))
+			there(until(g, "work/ones/0"), pile(kind, "the number", 17, 0))
 			there(until(g, "work/ones/3"), pile(kind, "share 2", 4, 0), pile(kind, "the rest", 1, 0))
 			until(g, "read/3").See("“Each gets 24 …, and one is left over.”")
 			workedToTheEnd(g).See("17 among four: 4 each, 1 left over").Press("Ada W. right, 24 r 1").LetGo().Key("2").See("no answer").Key("2", "4", ".", "1").See("24 r 1").Key(kb.Backspace).Settle()
@@ -125,12 +125,12 @@ func TestAnotherMaterialAtAnyStep(t *testing.T) {
 	s := open(t)
 	g := s.sitMoving(laptopWidth, laptopHeight)
 	onTheMat(s.login(g, "hanne"), "52:4", material.Beads)
-	there(until(g, "work/ones/2"), pile(material.Beads, "groups", 8, 0), pile(material.Beads, "there", 4, 0))
+	there(until(g, "work/ones/2"), pile(material.Beads, "groups", 8, 0), pile(material.Beads, "the number", 4, 0))
 	g.Key("m").Holds("blocks", "document.querySelector('[aria-checked=true]').innerText.includes('blocks')")
 	there(g, pile(material.Blocks, "groups", 8, 0)).Key("m").Holds("drawings", "document.querySelector('[aria-checked=true]').innerText.includes('drawings')")
-	there(g, pile(material.Drawings, "groups", 8, 0), pile(material.Drawings, "there", 4, 0)).Holds("two groups", "document.querySelectorAll('.ring.group').length === 2")
+	there(g, pile(material.Drawings, "groups", 8, 0), pile(material.Drawings, "the number", 4, 0)).Holds("two groups", "document.querySelectorAll('.ring.group').length === 2")
 	g.Key(kb.Backspace).Holds("back", at("work/ones/1")).Key("m").Holds("beads", "document.querySelector('[aria-checked=true]').innerText.includes('beads')")
-	there(g, pile(material.Beads, "groups", 4, 0), pile(material.Beads, "there", 8, 0)).Settle()
+	there(g, pile(material.Beads, "groups", 4, 0), pile(material.Beads, "the number", 8, 0)).Settle()
 	g.Holds("nothing is left lying", lying(16))
 	until(g, "read/0").Settle().Holds("thirteen groups", "document.querySelectorAll('.ring.group').length === 13")
 	s.check(g)
@@ -146,7 +146,7 @@ func TestSwapsCanBeInterrupted(t *testing.T) {
 	onTheMat(s.login(g, "hanne"), "4999+4999", material.Beads)
 	until(g, "work/ones/1").Key(" ", kb.Backspace, " ", kb.Backspace, " ", " ").Holds("on", at("work/ones/3")).Settle()
 	g.Holds("what went has gone", lying(8+18+19+8)).Holds("drawn away from the page", away)
-	g.Press("Go to join").Holds("there", at("join/0")).Press("Go to check").Holds("there", at("check/0")).Settle().Holds("all is joined", lying(35))
+	g.Press("Go to join").Holds("the number", at("join/0")).Press("Go to check").Holds("the number", at("check/0")).Settle().Holds("all is joined", lying(35))
 }
 
 // away holds when the canvas of the pieces has been handed to a worker.
@@ -177,7 +177,7 @@ func TestCardsAlone(t *testing.T) {
 	s := open(t)
 	g := s.sit(laptopWidth, laptopHeight)
 	onTheMat(s.login(g, "hanne"), "500003-123456", "")
-	g.See("There is no piece above the thousand cube").Holds("no piece", "!document.querySelector('[data-pieces]')")
+	g.See("There is no piece larger than the thousand cube").Holds("no piece", "!document.querySelector('[data-pieces]')")
 	there(until(g, "work/ones/5"), "there: 10 and 3 in the ones", "there: 90 in the tens", "there: 400000 in the hundred-thousands")
 	until(g, "read/1").See("Three hundred seventy-six thousand five hundred forty-seven.").Settle()
 	there(g, "cards 300000, 70000, 6000, 500, 40, 7")
@@ -293,7 +293,7 @@ func TestColoursOfOnesOwnSet(t *testing.T) {
 	if err != nil || kept.Settings.Colours.Places[1] != "#ffee33" || kept.Settings.Colours.Stair[3] != "#22aa55" || kept.Settings.Colours.Places[0] != "#e9a81f" {
 		t.Errorf("kept %v, %v", kept.Settings.Colours, err)
 	}
-	g.Press("Orchard room").See("Colours of your own set").Press("Our own colours again").Holds("ours", "getComputedStyle(document.documentElement).getPropertyValue('--tens') === '#2b8a8f'")
+	g.Press("Orchard room").See("Colours of your own set").Press("Back to the colours of Vine Swap").Holds("ours", "getComputedStyle(document.documentElement).getPropertyValue('--tens') === '#2b8a8f'")
 }
 
 // In a person's own colours the paper, the ink and what is chosen are theirs.

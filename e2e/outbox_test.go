@@ -227,7 +227,7 @@ func TestWaitingRecordsOfAnErasedChild(t *testing.T) {
 	s.check(g)
 	id := s.kept(g).ID
 	b.does.Store(badGate)
-	g.Press("Ada W. right, 72").See("waiting: 1").LetGo().Key("1").See("nothing to record").Key("n").Press("Write").See("waiting: 2").LetGo().Key(kb.Escape).Press("Bram D. right, 72").See("waiting: 3")
+	g.Press("Ada W. right, 72").See("waiting: 1").LetGo().Key("1").See("nothing to record").Key("n").Press("Save").See("waiting: 2").LetGo().Key(kb.Escape).Press("Bram D. right, 72").See("waiting: 3")
 	s.check(g)
 	_, class := s.lead()
 	if err := s.store.EraseLearner(ctx, class, s.learner("Ada W.")); err != nil {
@@ -262,7 +262,7 @@ func TestAccess(t *testing.T) {
 	s := open(t)
 	g, other := s.sit(laptopWidth, laptopHeight), s.sit(laptopWidth, laptopHeight)
 	s.login(other, "tilo").See("Wednesday 25 November")
-	s.login(g, "tilo").Press("Orchard room").Press("Your access").See("Where you are logged in").See("this is here")
+	s.login(g, "tilo").Press("Orchard room").Press("Your access").See("Where you are logged in").See("this device")
 	g.Write("The one that you have", "not-this-one").Write("The new one, at least 10 signs", "honey-and-plums").Press("Change the password").See("This is not your password")
 	g.Write("The one that you have", demoPassword).Press("Change the password").See("The password is changed").See("Only here.")
 	other.Reload().See("Log in")

@@ -71,7 +71,7 @@ func TestTakingByTheClassesMethod(t *testing.T) {
 	for _, position := range []string{"lay-out/1", "lay-out/2", "lay-out/3", "work/ones/0", "work/ones/1"} {
 		step(g, position)
 	}
-	g.Settle().Press("Orchard room").See("Over zeros, swap").Press("everything first").Holds("set", "document.querySelector('input[name=order]:checked').value === 'swaps-first'")
+	g.Settle().Press("Orchard room").See("Over zeros, swap").Press("all places first").Holds("set", "document.querySelector('input[name=order]:checked').value === 'swaps-first'")
 	g.Press("as one").Holds("set", "document.querySelector('input[name=zeros]:checked').value === 'as-one'")
 	g.Press("a small 1 in front").Holds("set", "document.querySelector('input[name=crossing]:checked').value === 'in-front'").Settle().Press("Mat").See("Store").LetGo()
 	for range 12 { // back to where the swaps begin
@@ -116,7 +116,7 @@ func TestThreeAddends(t *testing.T) {
 		}
 		g.LetGo().Key(" ").Settle()
 	}
-	g.See("Join them from the last to the first, 279, 398 and 289: it must make 966 again.").Holds("the numbers are written", "document.querySelector('[aria-label=\"Column: 289 plus 398 plus 279, written so far 966\"]')")
+	g.See("Join them from the last to the first, 279, 398 and 289: they must make 966 again.").Holds("the numbers are written", "document.querySelector('[aria-label=\"Column: 289 plus 398 plus 279, written so far 966\"]')")
 }
 
 // Six addends: a tray for each, large piles in rings of ten, several tens given up
@@ -137,7 +137,7 @@ func TestSixAddends(t *testing.T) {
 		}
 		g.LetGo().Key(" ").Settle()
 	}
-	g.Holds("the column is written", "document.querySelector('[aria-label=\"Column: 89 plus 98 plus 87 plus 78 plus 99 plus 69, written so far 520\"]')").See("Join them from the last to the first, 69, 99, 78, 87, 98 and 89: it must make 520 again.")
+	g.Holds("the column is written", "document.querySelector('[aria-label=\"Column: 89 plus 98 plus 87 plus 78 plus 99 plus 69, written so far 520\"]')").See("Join them from the last to the first, 69, 99, 78, 87, 98 and 89: they must make 520 again.")
 	s.check(g)
 	if kept := s.kept(g); strings.Count(kept.Current().Task.String(), "+") != 5 || kept.At.String() != "check/1" {
 		t.Errorf("kept %v at %v", kept.Current(), kept.At)
@@ -150,7 +150,7 @@ func TestSettingsSwitchedMidLesson(t *testing.T) {
 	s := open(t)
 	g := s.sit(laptopWidth, laptopHeight)
 	rehearse(s.login(g, "hanne"), "1458+2367").Key(" ", " ", " ", " ", " ", " ").Holds("counted", at("work/ones/0")).See("Count to ten, and stop.").Settle()
-	g.Press("Orchard room").See("What comes up is written")
+	g.Press("Orchard room").See("In addition, what is carried is written")
 	for side, now := range map[string]string{"after the whole place": "when", "by face value": "digits", "under the last number": "carried", "with a comma": "comma", "an exchange": "swap", "units, tens, hundreds": "places", "with “and”": "and", "by their tens first": "teens"} {
 		g.Press(side).Holds(now+" is set", fmt.Sprintf("document.querySelector('input[name=%s]:checked').closest('label').innerText.includes(%q)", now, side))
 	}

@@ -25,11 +25,11 @@ func TestChooseByEveryOperation(t *testing.T) {
 		says string
 		why  string // that the problems cannot be laid out, in part
 	}{
-		"taking":           {wire.Choose{Kind: "difference", Stage: "taking/across-zeros", Digits: []int{4, 3}}, "Across zeros: a number of four digits less one of three digits.", ""},
+		"taking":           {wire.Choose{Kind: "difference", Stage: "taking/across-zeros", Digits: []int{4, 3}}, "Across zeros: a number of four digits, take away one of three digits.", ""},
 		"sharing":          {wire.Choose{Kind: "share", Stage: "sharing/share-remainder", Digits: []int{2}}, "Shared, a remainder: a number of two digits shared among two to nine.", ""},
-		"trays":            {wire.Choose{Kind: "trays", Digits: []int{2}, By: 3}, "Three trays with a number of two digits.", ""},
+		"trays":            {wire.Choose{Kind: "trays", Digits: []int{2}, By: 3}, "Three equal groups of a number of two digits.", ""},
 		"four numbers":     {wire.Choose{Digits: []int{2, 2, 2, 1}, MakesTen: "yes"}, "Four numbers of two, two, two and one digits, with a pair in the ones that makes ten.", ""},
-		"five digits":      {wire.Choose{Stage: "joining/any-sum", Digits: []int{5, 5}}, "Any sum: two numbers of five digits.", "no piece above the thousand cube"},
+		"five digits":      {wire.Choose{Stage: "joining/any-sum", Digits: []int{5, 5}}, "Any sum: two numbers of five digits.", "no piece larger than the thousand cube"},
 		"within a shelf":   {wire.Choose{Digits: []int{2, 2}, Limit: map[string]int{"ones": 12}, Swap: map[string]string{"ones": "yes"}}, "Two numbers of two digits, with a swap in the ones and at most 12 ones on the shelf.", ""},
 		"a set of a dozen": {wire.Choose{Digits: []int{3, 3}, Spread: true}, "Two numbers of three digits.", ""},
 	} {
@@ -129,7 +129,7 @@ func TestNotAgain(t *testing.T) {
 	ask := wire.Choose{Digits: []int{1, 1}, MakesTen: "yes", Count: 12, Children: []string{h.wren.String()}, Days: 30}
 	var got wire.Chosen
 	guide.send("POST", guide.class("/choose"), ask).into(t, &got)
-	if got.Fits != "7" || len(got.Problems) != 7 || got.LeftOut != "2 worked lately are left out" {
+	if got.Fits != "7" || len(got.Problems) != 7 || got.LeftOut != "2 worked recently are left out" {
 		t.Errorf("%s fit, %d drawn, %q", got.Fits, len(got.Problems), got.LeftOut)
 	}
 	for _, p := range got.Problems {
@@ -157,7 +157,7 @@ func TestKeptChoices(t *testing.T) {
 	var list wire.KeptChoices
 	guide.send("POST", guide.class("/kept"), ask).into(t, &list)
 	guide.send("POST", guide.class("/kept"), ask).into(t, &list) // sent twice
-	if len(list.List) != 1 || list.List[0].Name != "tens only" || !list.List[0].Fits || list.List[0].Choice.Swap["ones"] != "yes" || list.List[0].Says != "A number of two digits less one of two digits, with a swap in the ones." {
+	if len(list.List) != 1 || list.List[0].Name != "tens only" || !list.List[0].Fits || list.List[0].Choice.Swap["ones"] != "yes" || list.List[0].Says != "A number of two digits, take away one of two digits, with a swap in the ones." {
 		t.Fatalf("%+v", list)
 	}
 	again := ask
@@ -193,7 +193,7 @@ func TestKeptChoices(t *testing.T) {
 	guide.send("GET", guide.class("/kept"), nil).into(t, &list)
 	old := 0
 	for _, k := range list.List {
-		if !k.Fits && strings.Contains(k.Says, "cannot be read here any more") {
+		if !k.Fits && strings.Contains(k.Says, "can no longer be read") {
 			old++
 		}
 	}

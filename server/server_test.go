@@ -565,8 +565,8 @@ func TestBadInput(t *testing.T) {
 		{"a task that is none", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","tasks":[{}]}`, 422, "tasks"},
 		{"a task of a later version", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","tasks":[{"task":{"kind":"sum","version":99,"data":{"numbers":[1,2]}}}]}`, 422, "tasks"},
 		{"a lesson of another stage", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","tasks":[{"task":{"kind":"sum","version":2,"data":{"numbers":[1,2]}},"stage":"x"}]}`, 422, "stage"},
-		{"a word that is no setting", "PUT", "/settings", `{"revision":1,"swap":"barter","places":"ones","material":"beads","digits":"by-kind","teens":"plain","comma":"none","when":"at-ten","carried":"above","crossing":"cross-out","order":"as-needed","zeros":"place-by-place","range":"1000000","colours":` + ours + `}`, 422, ""},
-		{"old settings", "PUT", "/settings", `{"revision":7,"swap":"trade","places":"ones","material":"beads","digits":"by-kind","teens":"plain","comma":"none","when":"at-ten","carried":"above","crossing":"cross-out","order":"as-needed","zeros":"place-by-place","range":"1000000","colours":` + ours + `}`, 409, ""},
+		{"a word that is no setting", "PUT", "/settings", `{"revision":1,"swap":"barter","places":"ones","material":"beads","digits":"by-kind","teens":"plain","comma":"none","when":"at-ten","carried":"above","crossing":"cross-out","order":"as-needed","zeros":"place-by-place","bank":"bank","adult":"teacher","range":"1000000","colours":` + ours + `}`, 422, ""},
+		{"old settings", "PUT", "/settings", `{"revision":7,"swap":"trade","places":"ones","material":"beads","digits":"by-kind","teens":"plain","comma":"none","when":"at-ten","carried":"above","crossing":"cross-out","order":"as-needed","zeros":"place-by-place","bank":"bank","adult":"teacher","range":"1000000","colours":` + ours + `}`, 409, ""},
 	} {
 		t.Run(c.name, func(t *testing.T) {
 			got := lead.send(c.method, lead.class(c.path), c.body)
@@ -621,7 +621,7 @@ func TestDesk(t *testing.T) {
 	}
 	var choices wire.Choices
 	lead.send("GET", lead.class("/choices"), nil).into(t, &choices)
-	if len(choices.Matters) != 13 || choices.Matters[0].Sides[1].Example != "Ten units trade for one ten. It joins the tens." {
+	if len(choices.Matters) != 15 || choices.Matters[0].Sides[1].Example != "Ten units trade for one ten. It joins the tens." {
 		t.Errorf("%+v", choices.Matters[0])
 	}
 }

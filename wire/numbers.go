@@ -73,15 +73,24 @@ func ChoiceOf(ask Choose) (choose.Choice, error) {
 			return c, &FieldError{field, err}
 		}
 	}
-	for name, n := range ask.Limit {
-		p, err := place.Parse(name)
-		if err != nil {
-			return c, &FieldError{"limit", err}
+	for _, by := range []struct {
+		field string
+		asked map[string]int
+		set   func(p place.Place, n int)
+	}{{"limit", ask.Limit, func(p place.Place, n int) { c.Limit[p] = n }}, {"gives", ask.Gives, func(p place.Place, n int) { c.Gives[p] = n }}} {
+		for name, n := range by.asked {
+			p, err := place.Parse(name)
+			if err != nil {
+				return c, &FieldError{by.field, err}
+			}
+			by.set(p, n)
 		}
-		c.Limit[p] = n
 	}
 	if _, err := choose.ParseStage(ask.Stage); ask.Fit && err == nil {
 		c.Digits = c.Stage.Fit(ask.Digits)
+		if c.Zeros == choose.No && c.Stage.NeedsZero() { // set for another stage
+			c.Zeros = choose.Any
+		}
 	}
 	c.Laid = laid(c)
 	return c, nil
@@ -118,16 +127,23 @@ func AskOf(c choose.Choice) Choose {
 	for _, is := range wants(&c, &ask) {
 		*is.asked = is.want.String()
 	}
-	for p, n := range c.Limit {
+	ask.Limit, ask.Gives = byPlace(c.Limit), byPlace(c.Gives)
+	return ask
+}
+
+// byPlace are the counts of places that have one; nil without any.
+func byPlace(counts [place.Count]int) map[string]int {
+	var out map[string]int
+	for p, n := range counts {
 		if n == 0 {
 			continue
 		}
-		if ask.Limit == nil {
-			ask.Limit = map[string]int{}
+		if out == nil {
+			out = map[string]int{}
 		}
-		ask.Limit[place.Place(p).String()] = n
+		out[place.Place(p).String()] = n
 	}
-	return ask
+	return out
 }
 
 // ChosenOf makes the strip and some problems; the choice must be valid.
@@ -195,8 +211,11 @@ func finerOf(w say.Words, c choose.Choice) []Ask {
 			field string
 			kind  choose.WishKind
 		}{{"made", choose.ByBelow}, {"several", choose.AtOnce}, {"exact", choose.ToNothing}, {"zeroAt", choose.ZeroHere}} {
-			if f.kind.Suits(c.Kind) && (f.kind != choose.ByBelow || p > place.Ones) {
+			if f.kind.Suits(c.Kind) && (f.kind != choose.ByBelow || p > place.Ones) && (f.kind != choose.AtOnce || c.MostGiven() > 1) {
 				out = append(out, askWant(w.WishName(c.Kind, f.kind, p), f.field, f.kind, p.String(), at[f.field].wants[p]))
+			}
+			if f.kind == choose.AtOnce && c.MostGiven() > 1 && choose.Given.Suits(c.Kind) {
+				out = append(out, askGiven(w, c, p))
 			}
 		}
 	}
@@ -228,6 +247,15 @@ func finerOf(w say.Words, c choose.Choice) []Ask {
 		out = append(out, by)
 	}
 	return out
+}
+
+// askGiven asks how many a place gives up exactly.
+func askGiven(w say.Words, c choose.Choice, p place.Place) Ask {
+	ask := Ask{ID: "gives", Place: p.String(), Name: w.WishName(c.Kind, choose.Given, p), Now: fmt.Sprint(c.Gives[p]), Sides: []AskSide{{"0", "any"}}}
+	for n := 1; n <= c.MostGiven(); n++ {
+		ask.Sides = append(ask.Sides, AskSide{fmt.Sprint(n), fmt.Sprint(n)})
+	}
+	return ask
 }
 
 func askWant(name, field string, kind choose.WishKind, at string, now choose.Want) Ask {

@@ -203,6 +203,7 @@ type Choose struct {
 	MakesTen string            `json:"makesTen,omitempty"`
 	Doubles  string            `json:"doubles,omitempty"`
 	Facts    string            `json:"facts,omitempty"`
+	Gives    map[string]int    `json:"gives,omitempty"` // how many of the next a place gives up exactly
 	Limit    map[string]int    `json:"limit,omitempty"` // pieces by place
 	Groups   int               `json:"groups,omitempty"`
 	Children []string          `json:"children,omitempty" validate:"max=40"`    // whose problems are not drawn again

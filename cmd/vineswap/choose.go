@@ -1,8 +1,10 @@
 package main
 
 import (
+	"cmp"
 	"context"
 	"encoding/json"
+	"errors"
 	"fmt"
 	"io"
 	"math/rand/v2"
@@ -32,8 +34,8 @@ type chooseFlags struct {
 	op, stage, digits, swap, zeros, seed      string
 	made, several, exact, zeroAt              string
 	cross, row, rest, makeTen, doubles, facts string
-	limit                                     string
-	by, groups, count                         int
+	limit, gives                              string
+	by, groups, count                         whole
 	spread, json                              bool
 }
 
@@ -60,7 +62,8 @@ func chooseCommand() *cobra.Command {
 		{&f.digits, "digits", "", "how many digits each number has, such as 2,2; of share and multiply the first number's alone"},
 		{&f.swap, "swap", "", "which places swap, such as ones=yes,tens=no; others may"},
 		{&f.made, "only-by-below", "", "which swap only because of the swap below, in the same form"},
-		{&f.several, "two-at-once", "", "which give up two or more at once"},
+		{&f.several, "two-at-once", "", "which give up two or more at once, in the same form"},
+		{&f.gives, "carry", "", "how many a place gives up exactly, such as ones=2"},
 		{&f.exact, "exact", "", "which swap and keep nothing"},
 		{&f.zeroAt, "zero-at", "", "where a 0 stands"},
 		{&f.zeros, "zeros", "any", "a digit 0 in the numbers, in taking away in the larger: any, no or yes"},
@@ -75,9 +78,10 @@ func chooseCommand() *cobra.Command {
 	} {
 		flags.StringVar(flag.to, flag.name, flag.first, flag.says)
 	}
-	flags.IntVar(&f.by, "by", 0, "how many share, or how many trays there are; any of 2 to 9 without it")
-	flags.IntVar(&f.groups, "groups", 1, "how many groups lay it out at once")
-	flags.IntVar(&f.count, "count", 12, "how many problems to draw, 1 to 100000")
+	f.groups, f.count = 1, 12
+	flags.Var(&f.by, "by", "how many share, or how many equal groups there are; any of 2 to 9 without it")
+	flags.Var(&f.groups, "groups", "how many groups of children lay it out at once")
+	flags.Var(&f.count, "count", "how many problems to draw, 1 to 100000")
 	flags.BoolVar(&f.spread, "spread", false, "a set: the ways of swapping in equal parts, gentle first, no two alike")
 	flags.BoolVar(&f.json, "json", false, "print JSON")
 	return cmd
@@ -85,7 +89,7 @@ func chooseCommand() *cobra.Command {
 
 // choice reads the flags; every error is a mistake in typing.
 func (f chooseFlags) choice() (choose.Choice, error) {
-	c := choose.Choice{Stage: choose.StageID(f.stage), By: f.by, Groups: f.groups}
+	c := choose.Choice{Stage: choose.StageID(f.stage), By: int(f.by), Groups: int(f.groups)}
 	var err error
 	c.Kind = problem.KindOf(f.op)
 	if !slices.Contains(choose.Kinds(), c.Kind) {
@@ -127,7 +131,24 @@ func (f chooseFlags) choice() (choose.Choice, error) {
 	if c.Limit, err = choose.ParseLimits(f.limit); err != nil {
 		return c, fmt.Errorf("--per-place-limit: %w", err)
 	}
+	if c.Gives, err = choose.ParseGives(f.gives); err != nil {
+		return c, fmt.Errorf("--carry: %w", err)
+	}
 	return c, nil
+}
+
+// flagOf names the flag of a field of a choice.
+var flagOf = map[string]string{
+	"kind": "op", "knot": "swap", "made": "only-by-below", "several": "two-at-once", "gives": "carry", "limit": "per-place-limit", "row": "cross-row", "rest": "remainder",
+}
+
+// flagged is an error of a choice with the flag that it comes from.
+func flagged(err error) error {
+	var fault *choose.Fault
+	if !errors.As(err, &fault) {
+		return err
+	}
+	return fmt.Errorf("--%s: %w", cmp.Or(flagOf[fault.Field], fault.Field), err)
 }
 
 func parseDigits(text string) ([]int, error) {
@@ -172,16 +193,19 @@ func chooseNumbers(ctx context.Context, out, tell io.Writer, f chooseFlags) erro
 		return ctx.Err()
 	}
 	if err != nil {
-		return usageError{err}
+		return usageError{flagged(err)}
 	}
 	if drawn {
 		fmt.Fprintf(tell, "seed %d\n", seed)
+	}
+	if space.Fits().IsZero() {
+		tellWhy(tell, choice)
 	}
 	draw := space.Draw
 	if f.spread {
 		draw = space.Spread
 	}
-	res := chosen{space.Fits(), draw(f.count, seed)}
+	res := chosen{space.Fits(), draw(int(f.count), seed)}
 	if ctx.Err() != nil {
 		return ctx.Err()
 	}
@@ -189,6 +213,15 @@ func chooseNumbers(ctx context.Context, out, tell io.Writer, f chooseFlags) erro
 		return json.NewEncoder(out).Encode(res)
 	}
 	return printChosen(out, choice, res)
+}
+
+// tellWhy says why nothing fits, and what would.
+func tellWhy(tell io.Writer, c choose.Choice) {
+	clash, mends := c.Conflict()
+	fmt.Fprintln(tell, say.Words{}.Clash(c.Kind, clash))
+	for _, m := range mends {
+		fmt.Fprintf(tell, "  %s: %s fit\n", say.Words{}.Mend(c.Kind, m), m.Fits)
+	}
 }
 
 func printChosen(out io.Writer, c choose.Choice, res chosen) error {

@@ -38,7 +38,7 @@ const databaseName = "postgres"
 
 func demoCommand() *cobra.Command {
 	var reset bool
-	var port int
+	port := whole(firstPort)
 	cmd := &cobra.Command{
 		Use:   "demo",
 		Short: "Serve the made-up school from a private database on loopback",
@@ -52,11 +52,11 @@ func demoCommand() *cobra.Command {
 			if err != nil {
 				return err
 			}
-			return runDemo(cmd.Context(), cmd.OutOrStdout(), dir, port, reset, cfg)
+			return runDemo(cmd.Context(), cmd.OutOrStdout(), dir, int(port), reset, cfg)
 		},
 	}
 	cmd.Flags().BoolVar(&reset, "reset", false, "start afresh: the demo's data is deleted first")
-	cmd.Flags().IntVar(&port, "port", firstPort, "the first port to try")
+	cmd.Flags().Var(&port, "port", "the first port to try")
 	return cmd
 }
 

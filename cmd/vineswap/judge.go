@@ -16,8 +16,8 @@ var errNoTrial = errors.New("say what to try: --trial-ladder")
 
 func judgeCommand() *cobra.Command {
 	var onLadder bool
-	var children int
-	var seed uint64
+	children := whole(4_000)
+	seed := whole(7)
 	cmd := &cobra.Command{
 		Use:   "judge",
 		Short: "Show how well a judgement does on simulated children",
@@ -31,7 +31,7 @@ func judgeCommand() *cobra.Command {
 			case children < 1 || children > mostTried:
 				return usageError{fmt.Errorf("--children %d: ask for 1 to %d", children, mostTried)}
 			}
-			rows, err := trial.Ladder(children, seed)
+			rows, err := trial.Ladder(int(children), uint64(seed))
 			if err != nil {
 				return err
 			}
@@ -40,7 +40,7 @@ func judgeCommand() *cobra.Command {
 		},
 	}
 	cmd.Flags().BoolVar(&onLadder, "trial-ladder", false, "try the rule of the ladder beside three in a row and eight of the last ten")
-	cmd.Flags().IntVar(&children, "children", 4_000, "how many children of each sort")
-	cmd.Flags().Uint64Var(&seed, "seed", 7, "the same seed makes the same children")
+	cmd.Flags().Var(&children, "children", "how many children of each sort")
+	cmd.Flags().Var(&seed, "seed", "the same seed makes the same children")
 	return cmd
 }

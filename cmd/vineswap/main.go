@@ -8,6 +8,8 @@ import (
 	"fmt"
 	"os"
 	"os/signal"
+	"regexp"
+	"slices"
 	"strings"
 	"syscall"
 
@@ -29,17 +31,54 @@ func (e usageError) Unwrap() error { return e.error }
 
 func main() {
 	ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM)
-	err := root().ExecuteContext(ctx)
+	cmd := root()
+	cmd.SetArgs(withHelpLast(os.Args[1:]))
+	err := cmd.ExecuteContext(ctx)
 	stop()
 	if err == nil {
 		return
 	}
-	fmt.Fprintln(os.Stderr, "vineswap: "+strings.ReplaceAll(err.Error(), "\n", " "))
+	fmt.Fprintln(os.Stderr, "vineswap: "+shortened(strings.ReplaceAll(err.Error(), "\n", " ")))
 	var usage usageError
 	if errors.As(err, &usage) {
 		os.Exit(exitUsage)
 	}
 	os.Exit(exitFailed)
+}
+
+// withHelpLast makes of arguments that ask for help anywhere nothing but the command and
+// that question, so that nothing else that was typed is in its way.
+func withHelpLast(args []string) []string {
+	asks := slices.ContainsFunc(args, func(a string) bool { return a == "--help" || a == "-h" })
+	if !asks {
+		return args
+	}
+	names := []string{}
+	at := root()
+	for _, arg := range args {
+		if next := slices.IndexFunc(at.Commands(), func(c *cobra.Command) bool { return c.Name() == arg }); next >= 0 {
+			at = at.Commands()[next]
+			names = append(names, arg)
+		}
+	}
+	return append(names, "--help")
+}
+
+// mostEchoed is how many characters of what was typed an error repeats.
+const mostEchoed = 80
+
+// long finds what was typed, in quotes or as one word, that is too long to be repeated.
+var long = regexp.MustCompile(`"(?:[^"\\]|\\.){81,}"|[^\s"]{81,}`)
+
+// shortened is an error without the end of what is long in it.
+func shortened(text string) string {
+	return long.ReplaceAllStringFunc(text, func(word string) string {
+		quote := ""
+		if strings.HasPrefix(word, `"`) {
+			quote, word = `"`, strings.Trim(word, `"`)
+		}
+		return quote + string([]rune(word)[:mostEchoed]) + "…" + quote
+	})
 }
 
 func root() *cobra.Command {

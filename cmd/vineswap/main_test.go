@@ -502,7 +502,7 @@ func TestChoose(t *testing.T) {
 	} {
 		if name == "a number beyond 2^53" {
 			out, _, _ := run(t, "", nil, c.args...)
-			if !strings.Contains(out, `"fits":`+string(c.fits)+",") {
+			if !strings.Contains(out, `"fits":"`+string(c.fits)+`",`) {
 				t.Errorf("%s: %s", name, out)
 			}
 			continue
@@ -513,14 +513,14 @@ func TestChoose(t *testing.T) {
 	}
 	// By every operation, with wishes of its own; 503 - 128 swaps into tens and ones.
 	for args, want := range map[string]string{
-		"--op subtract --digits 3,3 --swap ones=yes,tens=yes,hundreds=no":           `{"fits":89100,`,
-		"--op subtract --digits 3,3 --cross-zero yes --zeros no":                    `{"fits":0,"problems":[]}`,
-		"--op subtract --digits 3,3 --stage taking/across-one-zero":                 `{"fits":16200,`,
-		"--op share --digits 2 --swap tens=no --remainder no --by 2":                `{"fits":20,`,
-		"--op multiply --digits 1 --by 3 --swap ones=no":                            `{"fits":3,`,
-		"--op add --digits 1,1,1 --make-ten yes --doubles yes":                      `{"fits":49,`,
-		"--digits 2,2 --per-place-limit ones=12 --groups 2 --swap ones=yes":         `{"fits":0,`,
-		"--digits 2,2 --only-by-below tens=yes --exact tens=yes --count 1":          `{"fits":360,`,
+		"--op subtract --digits 3,3 --swap ones=yes,tens=yes,hundreds=no":           `{"fits":"89100",`,
+		"--op subtract --digits 3,3 --cross-zero yes --zeros no":                    `{"fits":"0","problems":[]}`,
+		"--op subtract --digits 3,3 --stage taking/across-one-zero":                 `{"fits":"16200",`,
+		"--op share --digits 2 --swap tens=no --remainder no --by 2":                `{"fits":"20",`,
+		"--op multiply --digits 1 --by 3 --swap ones=no":                            `{"fits":"3",`,
+		"--op add --digits 1,1,1 --make-ten yes --doubles yes":                      `{"fits":"49",`,
+		"--digits 2,2 --per-place-limit ones=12 --groups 2 --swap ones=yes":         `{"fits":"0",`,
+		"--digits 2,2 --only-by-below tens=yes --exact tens=yes --count 1":          `{"fits":"360",`,
 		"--digits 2,2 --swap tens=no --spread --count 4 --seed 5 --zero-at ones=no": `{"fits":`,
 	} {
 		out, errs, status := run(t, "", nil, append([]string{"choose", "--json"}, strings.Fields(args)...)...)

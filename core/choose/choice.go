@@ -58,8 +58,16 @@ func ParseWant(text string) (Want, error) {
 	return Any, fmt.Errorf("%w, not %q", ErrWant, text)
 }
 
-// String returns "any", "no" or "yes".
-func (w Want) String() string { return wantNames[w] }
+// Valid tells whether the wish is one of the three.
+func (w Want) Valid() bool { return w >= Any && w <= Yes }
+
+// String returns "any", "no" or "yes"; of what is no wish its number.
+func (w Want) String() string {
+	if !w.Valid() {
+		return fmt.Sprintf("want %d", int(w))
+	}
+	return wantNames[w]
+}
 
 // allows tells whether a fact is as wanted.
 func (w Want) allows(fact bool) bool { return w == Any || (w == Yes) == fact }
@@ -110,6 +118,29 @@ func (f Facts) allow(a, b int) bool {
 	return true
 }
 
+// Gives is how many of the next each place gives up exactly, ones first; 0 for any.
+type Gives [place.Count]int
+
+// MostGiven is the most that a place can give up at once: nine trays of 9, or 8 of 9
+// that are left in sharing.
+const MostGiven = 8
+
+// MostGiven is how many of the next a place can give up at once with so many numbers;
+// none in taking away.
+func (c Choice) MostGiven() int {
+	by := mostBy
+	if c.By > 0 {
+		by = c.By
+	}
+	switch c.kind() {
+	case problem.Sum:
+		return len(c.Digits) - 1
+	case problem.Sharing, problem.Trays:
+		return by - 1
+	}
+	return 0
+}
+
 // Wants is a wish for each place, ones first.
 type Wants [place.Count]Want
 
@@ -123,6 +154,7 @@ type Choice struct {
 	Swap    Wants // whether the place swaps: in joining its column reaches ten, in taking ten come into it, in sharing something is left there after dealing
 	Made    Wants // whether it swaps only because of the swap below it
 	Several Wants // whether it gives up two or more at once
+	Gives   Gives // how many it gives up exactly: what is carried, or in sharing taken down
 	Exact   Wants // whether it swaps and nothing stays
 	ZeroAt  Wants // whether a 0 stands there: in a number that is joined, in the larger number, in the number shared
 
@@ -168,7 +200,28 @@ var (
 	ErrGroups  = fmt.Errorf("1 to %d groups can lay it out at once", MostGroups)
 	ErrMost    = errors.New("the limit of the numbers is 1 to 9,999,999")
 	ErrSuits   = errors.New("this cannot be asked for this operation")
+	ErrGives   = fmt.Errorf("a place gives up 1 to %d at once", MostGiven)
 )
+
+// Fault is what is wrong with a choice: in which of its fields, and of what is wished
+// for the wish itself. It wraps one of the errors above.
+type Fault struct {
+	Field string // kind, stage, digits, by, facts, groups, most, limit or the kind of the wish
+	Wish  *Wish  // nil where the field is no wish
+	Err   error
+}
+
+func (f *Fault) Error() string { return f.Err.Error() }
+
+func (f *Fault) Unwrap() error { return f.Err }
+
+// fault is the error of a field; nil without one.
+func fault(field string, err error) error {
+	if err == nil {
+		return nil
+	}
+	return &Fault{Field: field, Err: err}
+}
 
 func (c Choice) kind() task.Kind {
 	if c.Kind == "" {
@@ -180,35 +233,40 @@ func (c Choice) kind() task.Kind {
 // Top returns the highest place that the numbers have.
 func (c Choice) Top() place.Place { return place.Place(slices.Max(c.Digits) - 1) }
 
-// Valid tells why the choice makes no sense; nil when it does, even if no
+// Valid tells why the choice makes no sense, as a *Fault; nil when it does, even if no
 // problem fits it.
 func (c Choice) Valid() error {
 	if _, err := ParseKind(string(c.Kind)); err != nil {
-		return err
+		return fault("kind", err)
 	}
 	if err := c.validDigits(); err != nil {
-		return err
+		return fault("digits", err)
 	}
 	if c.Stage != "" {
 		if err := c.validStage(); err != nil {
-			return err
+			return fault("stage", err)
 		}
 	}
 	if _, err := ParseFacts(string(c.Facts)); err != nil {
-		return err
+		return fault("facts", err)
 	}
 	if c.By != 0 && (c.By < fewestBy || c.By > mostBy) {
-		return fmt.Errorf("%w, not %d", ErrBy, c.By)
+		return fault("by", fmt.Errorf("%w, not %d", ErrBy, c.By))
 	}
 	if c.Groups < 0 || c.Groups > MostGroups {
-		return fmt.Errorf("%w, not %d", ErrGroups, c.Groups)
+		return fault("groups", fmt.Errorf("%w, not %d", ErrGroups, c.Groups))
 	}
 	if c.Most < 0 || c.Most.Length() > place.MostDigits+1 {
-		return fmt.Errorf("%w, not %d", ErrMost, c.Most)
+		return fault("most", fmt.Errorf("%w, not %d", ErrMost, c.Most))
 	}
 	for p, n := range c.Limit {
 		if n < 0 || n > MostLimit {
-			return fmt.Errorf("%w, not %d of the %v", ErrLimit, n, place.Place(p))
+			return fault("limit", fmt.Errorf("%w, not %d of the %v", ErrLimit, n, place.Place(p)))
+		}
+	}
+	for p, n := range c.Gives {
+		if n < 0 || n > MostGiven {
+			return fault("gives", fmt.Errorf("%w, not %d in the %v", ErrGives, n, place.Place(p)))
 		}
 	}
 	return c.validWishes()
@@ -249,11 +307,13 @@ func (c Choice) validStage() error {
 // the operation does not know.
 func (c Choice) validWishes() error {
 	for _, w := range c.Wishes() {
-		if !w.Kind.Suits(c.kind()) {
-			return fmt.Errorf("%w: %s in %s", ErrSuits, w.Kind, c.kind())
-		}
-		if w.Kind.OfPlace() && w.Want == Yes && w.Place > c.Top() {
-			return fmt.Errorf("%w: %v cannot swap", ErrNoPlace, w.Place)
+		switch {
+		case !w.Want.Valid():
+			return &Fault{string(w.Kind), &w, fmt.Errorf("%w, not %v", ErrWant, w.Want)}
+		case !w.Kind.Suits(c.kind()):
+			return &Fault{string(w.Kind), &w, fmt.Errorf("%w: %s in %s", ErrSuits, w.Kind, c.kind())}
+		case w.Kind.OfPlace() && (w.Want == Yes || w.Kind == Given) && w.Place > c.Top():
+			return &Fault{string(w.Kind), &w, fmt.Errorf("%w: %v cannot swap", ErrNoPlace, w.Place)}
 		}
 	}
 	return nil
@@ -356,6 +416,20 @@ func ParseLimits(text string) ([place.Count]int, error) {
 		return nil
 	})
 	return limits, err
+}
+
+// ParseGives reads "ones=2,tens=1" into what the places give up, with the same errors.
+func ParseGives(text string) (Gives, error) {
+	var gives Gives
+	err := byPlace(text, func(p place.Place, given string) error {
+		n, err := strconv.Atoi(given)
+		if err != nil || n < 1 || n > MostGiven {
+			return fmt.Errorf("%w, not %q", ErrGives, given)
+		}
+		gives[p] = n
+		return nil
+	})
+	return gives, err
 }
 
 // byPlace reads a list of place=word.

@@ -4,6 +4,7 @@ import (
 	"cmp"
 	"errors"
 	"fmt"
+	"math/bits"
 	"math/rand/v2"
 	"slices"
 	"strings"
@@ -104,6 +105,7 @@ type facts struct {
 	numbers                           []int
 	top                               int
 	swaps, made, several, exact, zero [place.Count]bool
+	gives                             [place.Count]int
 	anyZero, anyMade, rest, ten, twin bool
 	count, row                        int     // swapping places, zeros crossed in a row
 	meets                             [4]bool // by limit of facts: two digits meet that it forbids
@@ -127,7 +129,7 @@ func factsOf(op task.Kind, lengths, numbers []int) *facts {
 		f.rest = n%by > 0
 		for p := range f.top + 1 {
 			left := n / pow(p) % by
-			f.swaps[p], f.several[p] = left > 0, left > 1
+			f.swaps[p], f.several[p], f.gives[p] = left > 0, left > 1, left
 		}
 	case problem.Trays:
 		zeroIn = numbers[:1]
@@ -163,7 +165,7 @@ func factsOf(op task.Kind, lengths, numbers []int) *facts {
 // added notes a column with its own sum, when the columns below have another.
 func (f *facts) added(p, own, below int) {
 	sum := own + below/pow(p)
-	f.swaps[p], f.several[p] = sum >= 10, sum >= 20
+	f.swaps[p], f.several[p], f.gives[p] = sum >= 10, sum >= 20, sum/10
 	f.made[p] = f.swaps[p] && own < 10
 	f.exact[p] = f.swaps[p] && sum%10 == 0
 }
@@ -242,7 +244,7 @@ func (f *facts) fit(c choose.Choice) bool {
 		return false
 	}
 	for p := range f.top + 1 {
-		if !says(c.Swap[p], f.swaps[p]) || !says(c.Made[p], f.made[p]) || !says(c.Several[p], f.several[p]) || !says(c.Exact[p], f.exact[p]) || !says(c.ZeroAt[p], f.zero[p]) {
+		if !says(c.Swap[p], f.swaps[p]) || !says(c.Made[p], f.made[p]) || !says(c.Several[p], f.several[p]) || !says(c.Exact[p], f.exact[p]) || !says(c.ZeroAt[p], f.zero[p]) || c.Gives[p] > 0 && c.Gives[p] != f.gives[p] {
 			return false
 		}
 	}
@@ -458,6 +460,9 @@ func randomChoice(rng *rand.Rand, op task.Kind, digits []int) choose.Choice {
 	for p := range c.Top() + 1 {
 		c.Swap[p] = choose.Want(max(0, rng.IntN(5)-2)) // open more often than tied
 		c.Made[p], c.Several[p], c.Exact[p], c.ZeroAt[p] = rarely(), rarely(), rarely(), rarely()
+		if rng.IntN(30) == 0 {
+			c.Gives[p] = 1 + rng.IntN(3)
+		}
 		if rng.IntN(6) == 0 {
 			c.Limit[p] = 8 + rng.IntN(20)
 		}
@@ -990,10 +995,108 @@ func TestConflicts(t *testing.T) {
 			}
 			for _, m := range mends {
 				if got := space(t, m.Choice).Fits(); got != m.Fits || got.IsZero() {
-					t.Errorf("letting %v go gives %v, said %v", m.Wish, got, m.Fits)
+					t.Errorf("letting %v go gives %v, said %v", m.Wishes, got, m.Fits)
 				}
 			}
 		})
+	}
+}
+
+// Where nothing fits, no smaller set of wishes is a contradiction than the one that is
+// named, and at least one way is offered that leaves problems.
+func TestConflictsAreSmallAndMended(t *testing.T) {
+	rng := rand.New(rand.NewPCG(15, 28))
+	clashes := 0
+	for range 700 {
+		op := choose.Kinds()[rng.IntN(4)]
+		c := randomChoice(rng, op, shapes[op][rng.IntN(len(shapes[op]))]).In(t.Context())
+		clash, mends := c.Conflict()
+		if (len(clash) > 0) != space(t, c).Fits().IsZero() {
+			t.Fatalf("%+v: %d wishes are blamed", c, len(clash))
+		}
+		if len(clash) == 0 {
+			continue
+		}
+		clashes++
+		if len(mends) == 0 {
+			t.Fatalf("%+v: %v, and no way out", c, clash)
+		}
+		for _, m := range mends {
+			if got := space(t, m.Choice).Fits(); got != m.Fits || got.IsZero() {
+				t.Fatalf("%+v: %v leaves %v, said %v", c, m.Wishes, got, m.Fits)
+			}
+		}
+		all := c.Wishes()
+		for set := range 1 << len(all) {
+			size := bits.OnesCount(uint(set))
+			if size >= len(clash) || len(all) > 10 {
+				continue
+			}
+			only := c
+			for i, w := range all {
+				if set>>i&1 == 0 {
+					only = only.Without(w)
+				}
+			}
+			if space(t, only).Fits().IsZero() {
+				t.Fatalf("%+v: %v are blamed, though %v cannot be together", c, clash, only.Wishes())
+			}
+		}
+	}
+	if clashes < 150 {
+		t.Errorf("only %d choices had no problem", clashes)
+	}
+}
+
+// A stage that needs a zero is told from the others.
+func TestStagesThatNeedAZero(t *testing.T) {
+	for _, kind := range choose.Kinds() {
+		for _, stage := range stagesOf(kind) {
+			want := stage == choose.AcrossOneZero || stage == choose.AcrossZeros
+			if stage.NeedsZero() != want {
+				t.Errorf("%s needs a zero: %t", stage, !want)
+			}
+		}
+	}
+}
+
+// What is out of range is an error, or a panic as it is documented.
+func TestOutOfRange(t *testing.T) {
+	s := space(t, choose.Choice{Digits: []int{1, 1}})
+	for name, act := range map[string]func(){
+		"an index too large": func() { s.At(s.Fits()) },
+		"a draw below none":  func() { s.Draw(-1, 1) },
+	} {
+		t.Run(name, func(t *testing.T) {
+			defer func() {
+				if recover() == nil {
+					t.Error("nothing panicked")
+				}
+			}()
+			act()
+		})
+	}
+	if got := choose.Want(7).String(); got != "want 7" {
+		t.Error(got)
+	}
+	for name, c := range map[string]struct {
+		choice choose.Choice
+		field  string
+		err    error
+	}{
+		"a wish that is none":     {choose.Choice{Digits: []int{2, 2}, Zeros: 5}, "zeros", choose.ErrWant},
+		"one of a place":          {choose.Choice{Digits: []int{2, 2}, Swap: choose.Wants{-1}}, "knot", choose.ErrWant},
+		"nine at once":            {choose.Choice{Digits: []int{2, 2}, Gives: choose.Gives{9}}, "gives", choose.ErrGives},
+		"given in taking":         {choose.Choice{Kind: problem.Difference, Digits: []int{2, 2}, Gives: choose.Gives{1}}, "gives", choose.ErrSuits},
+		"given where nothing is":  {choose.Choice{Digits: []int{1, 1}, Gives: choose.Gives{0, 1}}, "gives", choose.ErrNoPlace},
+		"lengths":                 {choose.Choice{Digits: []int{2, 9}}, "digits", choose.ErrDigits},
+		"a stage of another kind": {choose.Choice{Digits: []int{2, 2}, Stage: choose.AcrossZeros}, "stage", choose.ErrSuits},
+	} {
+		err := c.choice.Valid()
+		var fault *choose.Fault
+		if !errors.Is(err, c.err) || !errors.As(err, &fault) || fault.Field != c.field {
+			t.Errorf("%s: %v, %+v", name, err, fault)
+		}
 	}
 }
 

@@ -28,8 +28,9 @@ func (c Count) Big() *big.Int {
 // String writes the count in digits.
 func (c Count) String() string { return c.Big().String() }
 
-// MarshalJSON writes the count as a full number.
-func (c Count) MarshalJSON() ([]byte, error) { return []byte(c.String()), nil }
+// MarshalJSON writes the count as text, since it may be larger than a number of the
+// readers can be.
+func (c Count) MarshalJSON() ([]byte, error) { return []byte(`"` + c.String() + `"`), nil }
 
 func (c Count) plus(d Count) Count {
 	lo, carry := bits.Add64(c.lo, d.lo, 0)

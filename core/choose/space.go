@@ -1,6 +1,7 @@
 package choose
 
 import (
+	"fmt"
 	"math/rand/v2"
 	"slices"
 	"sort"
@@ -168,9 +169,12 @@ func (s *Space) weigh(p, i int) [][]Count {
 	return w
 }
 
-// At returns the problem at an index, which must be below Fits: the numbers in
-// written order, and how many share or how many trays there are.
+// At returns the problem at an index: the numbers in written order, and how many share or
+// how many trays there are. It panics where the index is not below Fits.
 func (s *Space) At(index Count) []place.Number {
+	if !index.Less(s.Fits()) {
+		panic(fmt.Sprintf("choose: problem %v of a space with %v", index, s.Fits()))
+	}
 	return s.at(s.withSkipped(index))
 }
 
@@ -274,8 +278,11 @@ func (s *Space) shaped(numbers []place.Number) bool {
 // Draw returns n different problems, each set of n in each order as likely as
 // any other; all of them, mixed, where fewer fit. The same seed gives the same
 // problems. It shuffles the indices as far as they are needed, keeping only
-// those that have moved.
+// those that have moved. It panics where n is less than 0.
 func (s *Space) Draw(n int, seed uint64) [][]place.Number {
+	if n < 0 {
+		panic(fmt.Sprintf("choose: a draw of %d problems", n))
+	}
 	rng := rand.New(rand.NewPCG(seed, 0x76696e65))
 	left := s.Fits()
 	if all := CountOf(uint64(n)); left.Less(all) {

@@ -109,8 +109,25 @@ const candidates = 6
 
 // from picks up to n problems of a part, each the one among some drawn whose
 // digits have met least, and returns how many there were.
+//
+// Where all that were drawn are alike with what is in the set already, more are drawn,
+// until there are enough or all of them were looked at.
 func (k *picking) from(p part, n int, seed uint64) int {
-	drawn := p.space.Draw(n*candidates+len(k.problems), seed)
+	got := 0
+	for size := n*candidates + len(k.problems); ; size *= 4 {
+		got += k.of(p.space.Draw(size, seed), n-got)
+		if got == n || !CountOf(uint64(size)).Less(p.space.Fits()) || size > mostLooked+n*candidates {
+			return got
+		}
+	}
+}
+
+// mostLooked is where it is given up to look for problems that are not alike: of 720
+// orders of six numbers each is looked at this often.
+const mostLooked = 400_000
+
+// of picks up to n of the problems that were drawn.
+func (k *picking) of(drawn [][]place.Number, n int) int {
 	got := 0
 	for ; got < n; got++ {
 		best, least := -1, 0

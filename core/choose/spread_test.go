@@ -103,8 +103,37 @@ func TestSpreadLaws(t *testing.T) {
 			}
 			before = now
 		}
-		if fits := s.Fits().Big().Uint64(); len(set) < 12 && fits > 720*uint64(len(set)) {
-			t.Fatalf("%+v: %d of 12, though %d fit", c, len(set), fits)
+		if unlike := unlike(s, op); len(set) < min(12, unlike) {
+			t.Fatalf("%+v: %d of 12, though %d are not alike", c, len(set), unlike)
+		}
+	}
+}
+
+// unlike counts the problems of a space that are not alike, up to a set.
+func unlike(s *choose.Space, op task.Kind) int {
+	fits := int(min(s.Fits().Big().Uint64(), 20_000))
+	keys := map[string]bool{}
+	for _, numbers := range s.Draw(fits, 3) {
+		if op == problem.Sum {
+			slices.Sort(numbers)
+		}
+		keys[fmt.Sprint(numbers)] = true
+	}
+	return len(keys)
+}
+
+// A set is full where enough problems fit, also where most of them are alike: six
+// numbers of one digit have 720 orders.
+func TestSpreadIsFull(t *testing.T) {
+	for _, c := range []choose.Choice{
+		{Digits: []int{1, 1, 1, 1, 1, 1}, Most: 9}, {Digits: []int{1, 1, 1, 1, 1, 1}, Stage: choose.FirstSnake, Most: 12}, {Digits: []int{1, 1}, Stage: choose.WithinTen},
+		{Digits: []int{1, 1}, Stage: choose.OverTen}, {Digits: []int{2, 2}, Gives: choose.Gives{1, 1}}, {Digits: []int{1, 1, 1, 1}, Facts: choose.Bonds},
+	} {
+		s := space(t, c)
+		for seed := range uint64(20) {
+			if set, want := s.Spread(12, seed), min(12, unlike(s, problem.Sum)); len(set) != want {
+				t.Errorf("%+v: %d in the set, of %d that are not alike", c, len(set), want)
+			}
 		}
 	}
 }

@@ -81,6 +81,13 @@ func (r *rule) only(top place.Place) {
 	}
 }
 
+// NeedsZero tells whether a stage asks for a 0 in the larger number: a swap goes through
+// it.
+func (s StageID) NeedsZero() bool {
+	r := s.rule(place.Thousands, 2)
+	return r.cross == Yes || r.row == Yes
+}
+
 // definition is a stage, defined once: problems are counted, drawn and held to it
 // by the same rule.
 type definition struct {

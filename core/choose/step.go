@@ -118,6 +118,9 @@ func (s *Space) allowed(p place.Place, out outcome) bool {
 	if c.Laid && p == place.TopPiece && out.swaps && adds {
 		return false // what would come up has no piece
 	}
+	if c.Gives[p] > 0 && c.Gives[p] != out.carry {
+		return false
+	}
 	return c.Swap[p].allows(out.swaps) && s.rule.swap[p].allows(out.swaps) && (s.rule.made != No || !out.made) &&
 		c.Made[p].allows(out.made) && c.Several[p].allows(out.several) && c.Exact[p].allows(out.exact) && c.ZeroAt[p].allows(out.zero)
 }

@@ -10,8 +10,12 @@ import (
 // may hold more than nine. It is comparable; the zero value is nothing at all.
 type Holding [Count]int
 
-// Of returns the pieces that build a number: its digits.
+// Of returns the pieces that build a number: its digits. It panics for a number below 0
+// or of more than seven digits, which has none.
 func Of(n Number) Holding {
+	if n < 0 || int(n) >= 10*Millions.Unit() {
+		panic(fmt.Sprintf("place: %d has no pieces", int(n)))
+	}
 	var h Holding
 	for p := range h {
 		h[p] = n.Digit(Place(p))

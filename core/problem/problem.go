@@ -141,7 +141,8 @@ type Problem struct {
 	Numbers []place.Number `json:"numbers"`
 }
 
-// Of is the problem of a kind with numbers, not yet held to be valid.
+// Of is the problem of a kind with numbers, not yet held to be valid: of one that Valid
+// refuses the answer and the columns panic.
 func Of(kind task.Kind, numbers ...place.Number) Problem {
 	return Problem{Kind: kind, Numbers: numbers}
 }

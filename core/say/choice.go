@@ -65,6 +65,15 @@ func (w Words) atOnce(n int, many string) string {
 	return fmt.Sprintf("%s or more in the %s", w.ofColumn(n), many)
 }
 
+// exactly says how many one column gives up: "exactly two swaps in the ones", "a carry
+// of exactly two in the ones".
+func (w Words) exactly(n int, many string) string {
+	if w.Swap == Carry {
+		return fmt.Sprintf("a carry of exactly %s in the %s", counted(n), many)
+	}
+	return fmt.Sprintf("exactly %s in the %s", w.Swaps(n), many)
+}
+
 var factNames = map[choose.Facts]string{
 	choose.AllFacts: "all facts", choose.UpToTen: "only facts up to ten", choose.TwinFacts: "only doubles", choose.Bonds: "only number bonds of ten",
 }
@@ -84,6 +93,8 @@ func (w Words) Wish(of task.Kind, wish choose.Wish) string {
 			return fmt.Sprintf("%s groups", place.Number(wish.Most).Words(false))
 		}
 		return fmt.Sprintf("%s to share among", place.Number(wish.Most).Words(false))
+	case choose.Given:
+		return w.For(of).exactly(wish.Most, w.PlaceMany(wish.Place))
 	case choose.UpTo:
 		return "numbers up to " + w.Numeral(place.Number(wish.Most))
 	case choose.Shelf:
@@ -96,24 +107,33 @@ func (w Words) Wish(of task.Kind, wish choose.Wish) string {
 	return no
 }
 
-// Mend says one step to a choice that has problems: "Leave the ones open".
+// Mend says what would leave problems that fit: "Leave the ones open", "Do without: a
+// zero in the numbers and a double in the ones".
 func (w Words) Mend(of task.Kind, m choose.Mend) string {
+	if m.Digits != nil {
+		return "Use " + w.numbersOf(of, m.Digits, 0)
+	}
+	if len(m.Wishes) > 1 {
+		said := make([]string, len(m.Wishes))
+		for i, wish := range m.Wishes {
+			said[i] = w.Wish(of, wish)
+		}
+		return "Do without: " + list(said)
+	}
+	wish := m.Wishes[0]
 	switch {
-	case m.Digits > 0:
-		return fmt.Sprintf("Make the numbers %s digits long", place.Number(m.Digits).Words(false))
 	case m.Turned:
-		turned := m.Wish
+		turned := wish
 		turned.Want = choose.Yes + choose.No - turned.Want
 		return capital(w.Wish(of, turned))
-	case m.Wish.Kind == choose.Knot:
-		return fmt.Sprintf("Leave the %s open", w.PlaceMany(m.Wish.Place))
-	case m.Wish.Kind == choose.Belongs:
-		return fmt.Sprintf("Leave “%s”", w.Stage(m.Wish.Stage))
-	}
-	if m.Wish.Kind == choose.Zero || m.Wish.Kind == choose.ZeroHere {
+	case wish.Kind == choose.Knot:
+		return fmt.Sprintf("Leave the %s open", w.PlaceMany(wish.Place))
+	case wish.Kind == choose.Belongs:
+		return fmt.Sprintf("Leave the stage “%s”", w.Stage(wish.Stage))
+	case wish.Kind == choose.Zero || wish.Kind == choose.ZeroHere:
 		return "Allow a zero or none"
 	}
-	return "Do without: " + w.Wish(of, m.Wish)
+	return "Do without: " + w.Wish(of, wish)
 }
 
 // Clash says why nothing fits: wishes that cannot be together. One of them that
@@ -207,7 +227,9 @@ func (w Words) WishName(of task.Kind, kind choose.WishKind, p place.Place) strin
 	case choose.ByBelow:
 		return fmt.Sprintf("Why there is %s", w.ASwap())
 	case choose.AtOnce:
-		return fmt.Sprintf("How many %s", w.SwapNouns())
+		return fmt.Sprintf("More than one %s", w.forms().noun)
+	case choose.Given:
+		return fmt.Sprintf("How many %s exactly", w.SwapNouns())
 	case choose.ToNothing:
 		return "What stays after it"
 	case choose.ZeroHere:
@@ -239,7 +261,7 @@ func (w Words) WishName(of task.Kind, kind choose.WishKind, p place.Place) strin
 
 // wishSides are what a wish is called when it is for no, and for yes.
 var wishSides = map[choose.WishKind][2]string{
-	choose.ByBelow: {"its own digits", "the place below"}, choose.AtOnce: {"one", "two or more"}, choose.ToNothing: {"something", "nothing"},
+	choose.ByBelow: {"its own digits", "the place below"}, choose.AtOnce: {"at most one", "two or more"}, choose.ToNothing: {"something", "nothing"},
 	choose.InARow: {"at most one", "two or more"},
 }
 

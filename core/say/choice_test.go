@@ -48,17 +48,17 @@ func TestEveryWishHasWords(t *testing.T) {
 				}
 				said[text] = true
 				for _, turned := range []bool{true, false} {
-					if text := w.Mend(op, choose.Mend{Wish: wish, Turned: turned}); text == "" || plainFault(text) != "" {
+					if text := w.Mend(op, choose.Mend{Wishes: []choose.Wish{wish}, Turned: turned}); text == "" || plainFault(text) != "" {
 						t.Errorf("%s, %s, %v: mend %q", op, kind, want, text)
 					}
 				}
 			}
 		}
 	}
-	if got := w.Mend(problem.Difference, choose.Mend{Wish: choose.Wish{Kind: choose.Knot, Place: place.Tens, Want: choose.No}, Turned: true}); got != "A swap in the tens" {
+	if got := w.Mend(problem.Difference, choose.Mend{Wishes: []choose.Wish{{Kind: choose.Knot, Place: place.Tens, Want: choose.No}}, Turned: true}); got != "A swap in the tens" {
 		t.Error(got)
 	}
-	if got := w.Mend(problem.Sum, choose.Mend{Digits: 3}); got != "Make the numbers three digits long" {
+	if got := w.Mend(problem.Sum, choose.Mend{Digits: []int{3, 2}}); got != "Use two numbers of three and two digits" {
 		t.Error(got)
 	}
 	for _, f := range choose.FactLimits() {

@@ -253,7 +253,7 @@ func TestNamesFollowTheSetting(t *testing.T) {
 		{say.Piece(material.Beads, place.TenThousands, 3), ""},
 		{say.Caution(material.SmallParts, material.Blocks), "Small cubes are small parts. Count them out, count them back."},
 		{w.Wish(problem.Sum, choose.Wish{Kind: choose.Knot, Want: choose.Yes}), "an exchange in the units"},
-		{w.Mend(problem.Sum, choose.Mend{Wish: choose.Wish{Kind: choose.Belongs, Stage: choose.NoSwap}}), "Leave “no exchange”"},
+		{w.Mend(problem.Sum, choose.Mend{Wishes: []choose.Wish{{Kind: choose.Belongs, Stage: choose.NoSwap}}}), "Leave the stage “no exchange”"},
 		{w.Phase(swap.Position{Phase: swap.LayOut}), "build"},
 		{w.Phase(swap.Position{Phase: swap.Joining}), "join"},
 		{w.Phase(swap.Position{Phase: swap.Work, Place: place.Ones}), "units"},

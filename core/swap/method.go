@@ -1,6 +1,7 @@
 package swap
 
 import (
+	"cmp"
 	"errors"
 	"fmt"
 
@@ -67,9 +68,25 @@ func side[T ~string](text string, sides ...T) (T, error) {
 // usualSteps is room for the steps of most problems.
 const usualSteps = 48
 
-// Solve works a problem by the method. The error is that of Problem.Valid.
+// Valid tells which side of a method is not known; nil for a method that can be worked by.
+func (m Method) Valid() error {
+	if _, err := ParseWhen(string(cmp.Or(m.When, AtTen))); err != nil {
+		return err
+	}
+	if _, err := ParseOrder(string(cmp.Or(m.Order, AsNeeded))); err != nil {
+		return err
+	}
+	_, err := ParseZeros(string(cmp.Or(m.Zeros, PlaceByPlace)))
+	return err
+}
+
+// Solve works a problem by the method. The error is that of Problem.Valid, or of
+// Method.Valid.
 func (m Method) Solve(p problem.Problem) (Trace, error) {
 	if err := p.Valid(); err != nil {
+		return Trace{}, err
+	}
+	if err := m.Valid(); err != nil {
 		return Trace{}, err
 	}
 	w := worker{method: m, trace: Trace{Problem: p, Method: m, Steps: make([]Step, 0, usualSteps)}}

@@ -444,6 +444,9 @@ export interface Choose {
   makesTen?: string;
   doubles?: string;
   facts?: string;
+  gives?: {
+    [k: string]: number;
+  };
   limit?: {
     [k: string]: number;
   };

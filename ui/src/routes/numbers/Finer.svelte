@@ -63,7 +63,12 @@
   function set(a: Ask, value: string): void {
     const next = { ...ask } as Record<string, unknown>;
     if (a.id === 'by' || a.id === 'most') next[a.id] = Number(value);
-    else if (a.place) {
+    else if (a.id === 'gives') {
+      const gives = { ...ask.gives };
+      if (value === '0') delete gives[a.place!];
+      else gives[a.place!] = Number(value);
+      next.gives = gives;
+    } else if (a.place) {
       const wishes = { ...((next[a.id] as Record<string, string> | undefined) ?? {}) };
       if (value === 'any') delete wishes[a.place];
       else wishes[a.place] = value;
@@ -79,7 +84,7 @@
     else {
       trouble = {
         type: 'about:blank',
-        title: `${text} is no number of ${many(p)}`,
+        title: `“${text}” is not a number`,
         status: 0,
         field: 'limit',
         remedy: 'Write how many there are, or leave it empty for no limit.',

@@ -345,6 +345,25 @@
           <Plain disabled={BigInt(chosen.fits) <= TWELVE} onclick={redraw}>Draw twelve more</Plain>
         </div>
         {#if trouble}<Wrong {trouble} />{/if}
+        {#if chosen.clash}
+          <div class="clash">
+            <p>{chosen.clash}</p>
+            <div class="mends">
+              {#each chosen.mends.slice(0, finer ? 4 : 8) as mend, i (mend.text)}
+                <Plain onclick={() => take(mend.choice)}>
+                  {#if shared.signs && i < 4}<kbd aria-hidden="true" data-n={i + 1}></kbd>{/if}
+                  {mend.text}
+                  <span class="kid">{BigInt(mend.fits).toLocaleString('en')} fit</span>
+                </Plain>
+              {/each}
+            </div>
+          </div>
+        {:else if chosen.fits === '0'}
+          <div class="clash">
+            <p>All the problems that fit were used recently.</p>
+            <Plain onclick={() => void choose({ ...ask, days: 0 })}>Use them again</Plain>
+          </div>
+        {/if}
         {#if finer}
           <Finer
             {chosen}
@@ -355,18 +374,7 @@
             onask={(next) => void choose(next)}
             ontake={take}
           />
-        {:else if chosen.clash}
-          <div class="clash">
-            <p>{chosen.clash}</p>
-            {#each chosen.mends as mend, i (mend.text)}
-              <Plain onclick={() => take(mend.choice)}>
-                {#if shared.signs}<kbd aria-hidden="true" data-n={i + 1}></kbd>{/if}
-                {mend.text}
-                <span class="kid">{BigInt(mend.fits).toLocaleString('en')} fit</span>
-              </Plain>
-            {/each}
-          </div>
-        {:else}
+        {:else if chosen.fits !== '0'}
           <Hand sums={chosen.problems} picked={picked?.text} onpick={pick} />
         {/if}
       {:else if trouble}
@@ -550,8 +558,12 @@
     flex-direction: column;
     align-items: flex-start;
     gap: var(--s3);
-    max-width: 520px;
-    padding-top: var(--s4);
+    padding: var(--s2) 0;
+  }
+  .mends {
+    display: flex;
+    flex-wrap: wrap;
+    gap: var(--s2);
   }
   .clash p {
     font-size: var(--t3);
