@@ -55,12 +55,12 @@ func TestALessonByTouch(t *testing.T) {
 	g.Press("one swap, ones").Press("tens to hundreds").Press("a swap 0").See("there cannot be a swap in the tens").Press("Leave the tens open").See("Twelve of them")
 
 	// Numbers of one's own: wrong beside its cause, too large, then right.
-	g.Write("Numbers of your own", "5o3+12").Press("Look").See("Only the digits 0 to 9").Holds("typed text stays", "document.getElementById('own').value === '5o3+12'")
-	g.Write("Numbers of your own", "9000+1000").Press("Look").See("no piece larger than the thousand cube: 10000 is worked with cards and column")
+	g.Write("Numbers of your own", "5o3+12").Press("Look").See("A number is written with the digits 0 to 9").Holds("typed text stays", "document.getElementById('own').value === '5o3+12'")
+	g.Write("Numbers of your own", "9000+1000").Press("Look").See("no piece larger than the thousand cube: 10000 is worked with cards and the column")
 	g.Write("Numbers of your own", "1458+2367").Press("Look").See("15 ones: ten swap for one ten, 5 stay.").Press("Gather")
 
 	// Gather: pieces most pieces at once, children, the mat turned.
-	g.See("On the mat, most pieces at once").See("5 + 6 + 1 from the store").See("The thousand cube is heavy").See("about 6 minutes")
+	g.See("On the mat, most pieces at once").See("5 + 6 + 1 from the bank").See("The thousand cube is heavy").See("about 6 minutes")
 	g.Press("Wren A.").Holds("the first seat", "document.querySelector('.names [aria-pressed=true]')").Press("Jory P.").See("2Jory P.").Press("done")
 	g.See("builds 1458, works the ones and the hundreds").Press("Turn to the children").See("Turn to you").Press("3 cubes")
 	g.Settle()
@@ -127,7 +127,7 @@ func TestALessonByKeysAlone(t *testing.T) {
 	}
 	g.Key(kb.Backspace, kb.Backspace).Holds("two back", at("work/ones/0"))
 	g.Key("m").Holds("blocks by a key", "document.querySelector('[aria-label=\"pushed together: 12 small cubes\"]')")
-	g.Holds("each step is announced", "document.querySelector('[data-live]').innerText.includes('Seven ones and five ones')")
+	g.Holds("each step is announced", "document.querySelector('[data-live]').innerText.includes('Seven ones plus five ones')")
 
 	// On a control, space is the control's own.
 	g.TabTo("beads").Key(" ").Holds("beads again", "document.querySelector('[aria-label=\"pushed together: 12 beads\"]')").Holds("and no step", at("work/ones/0")).LetGo()

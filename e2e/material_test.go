@@ -76,7 +76,7 @@ func TestEveryMaterial(t *testing.T) {
 				g.Holds("four are crossed out, three were given", "document.querySelector('[data-pieces]').dataset.taken === '4' && document.querySelector('[data-pieces]').dataset.given === '3'")
 				g.Holds("one sheet", "document.querySelectorAll('.tray').length === 1")
 			} else {
-				there(g, pile(kind, "taken", 4, 0))
+				there(g, pile(kind, "taken away", 4, 0))
 			}
 			g.Holds("the place at work is heard", "[...document.querySelectorAll('.pile')].filter((p) => p.checkVisibility()).every((p, i, all) => all.every((q, k) => k === i || q.getAttribute('aria-label') !== p.getAttribute('aria-label')))")
 			until(g, "check/0").See("8 pieces were laid.")
@@ -89,7 +89,7 @@ func TestEveryMaterial(t *testing.T) {
 				t.Errorf("sharing with %s: %s, %s: %v", kind, v.Impact, v.Help, v.Where)
 			}
 			there(until(g, "work/ones/0"), pile(kind, "the number", 17, 0))
-			there(until(g, "work/ones/3"), pile(kind, "share 2", 4, 0), pile(kind, "the rest", 1, 0))
+			there(until(g, "work/ones/3"), pile(kind, "share 2", 4, 0), pile(kind, "the remainder", 1, 0))
 			until(g, "read/3").See("“Each gets 24 …, and one is left over.”")
 			workedToTheEnd(g).See("17 among four: 4 each, 1 left over").Press("Ada W. right, 24 r 1").LetGo().Key("2").See("no answer").Key("2", "4", ".", "1").See("24 r 1").Key(kb.Backspace).Settle()
 			g.Press("2").Holds("another rest", "document.querySelector('.answer').innerText === '24 r 2'").LetGo().Key(" ").Holds("written", "document.querySelectorAll('.box.written').length === 2").Settle()
@@ -178,7 +178,7 @@ func TestCardsAlone(t *testing.T) {
 	g := s.sit(laptopWidth, laptopHeight)
 	onTheMat(s.login(g, "hanne"), "500003-123456", "")
 	g.See("There is no piece larger than the thousand cube").Holds("no piece", "!document.querySelector('[data-pieces]')")
-	there(until(g, "work/ones/5"), "there: 10 and 3 in the ones", "there: 90 in the tens", "there: 400000 in the hundred-thousands")
+	there(until(g, "work/ones/5"), "the number: 10 and 3 in the ones", "the number: 90 in the tens", "the number: 400000 in the hundred-thousands")
 	until(g, "read/1").See("Three hundred seventy-six thousand five hundred forty-seven.").Settle()
 	there(g, "cards 300000, 70000, 6000, 500, 40, 7")
 	s.check(g)

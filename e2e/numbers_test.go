@@ -119,7 +119,7 @@ func TestKeepingAChoice(t *testing.T) {
 		t.Fatalf("kept %+v, %v", kept, err)
 	}
 	other := s.sit(laptopWidth, laptopHeight)
-	s.login(other, "tilo").Press("Numbers").See("Twelve of them").Press("More options").See("over the frost").Press("over the frost").Holds("taken", says("Across zeros: a number of four digits, take away one of four digits.")).Press("Twelve of them").See("Gather").Settle()
+	s.login(other, "tilo").Press("Numbers").See("Twelve of them").Press("More options").See("over the frost").Press("over the frost").Holds("taken away", says("Across zeros: a number of four digits, take away one of four digits.")).Press("Twelve of them").See("Gather").Settle()
 	for _, p := range drawn(other) {
 		if p.Kind != problem.Difference {
 			t.Errorf("%v is no taking away", p)
@@ -139,7 +139,7 @@ func TestNotAgainForThoseWhoCome(t *testing.T) {
 	g := s.sit(laptopWidth, laptopHeight)
 	s.login(g, "hanne").Press("Numbers").See("Twelve of them").Press("More options").See("Not used by the class in the last")
 	before := guide.Read[string](g, "document.querySelector('[data-fits]').dataset.fits")
-	g.Press("a month").See("worked lately are left out").Holds("fewer fit", fmt.Sprintf("Number(document.querySelector('[data-fits]').dataset.fits) < %s", before))
+	g.Press("month").See("worked lately are left out").Holds("fewer fit", fmt.Sprintf("Number(document.querySelector('[data-fits]').dataset.fits) < %s", before))
 	g.Press("no matter").Holds("all again", fits(before))
 	s.check(g)
 }

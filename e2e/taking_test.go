@@ -37,20 +37,20 @@ func TestTakingAwayOverZeros(t *testing.T) {
 	g := s.sitMoving(laptopWidth, laptopHeight)
 	s.login(g, "hanne").Press("Numbers").See("Twelve of them").Write("Numbers of your own", "5003-1264").Press("Look").See("across zeros").See("13 ones: one ten swaps for ten ones, 9 left.").Press("Gather")
 	g.See("10 squares").See("one for the larger number, one for what is taken").Press("Ada W.").See("1Ada W.").Press("Bram D.").See("2Bram D.").Press("done").See("builds 5003, works the ones and the hundreds").Press("To the mat").See("About how much").Press("Lay out").Holds("laid out", at("lay-out/0"))
-	there(step(g, "lay-out/1"), "there: 5 cubes", "there: 0 squares", "there: 3 beads")
+	there(step(g, "lay-out/1"), "the number: 5 cubes", "the number: 0 squares", "the number: 3 beads")
 	for _, position := range []string{"lay-out/2", "lay-out/3", "work/ones/0"} {
 		step(g, position)
 	}
 	g.See("Three ones, and four ones to take: not enough.").Holds("the way is shown before it is gone", "document.querySelectorAll('.hop.due').length === 3")
-	there(step(g, "work/ones/1"), "there: 4 cubes", "there: 10 squares")
-	there(step(g, "work/ones/2"), "there: 9 squares", "there: 10 bars")
+	there(step(g, "work/ones/1"), "the number: 4 cubes", "the number: 10 squares")
+	there(step(g, "work/ones/2"), "the number: 9 squares", "the number: 10 bars")
 	g.Holds("one hop is past, one is now, one is still to come", "['past', 'now', 'due'].every((x) => document.querySelectorAll('.hop.' + x).length === 1)")
-	there(step(g, "work/ones/3"), "there: 9 bars", "there: 13 beads").See("One ten swaps for ten ones.")
+	there(step(g, "work/ones/3"), "the number: 9 bars", "the number: 13 beads").See("One ten swaps for ten ones.")
 	g.Press("Back").Holds("back", at("work/ones/2"))
-	there(g, "there: 10 bars").Press("blocks")
-	there(g, "there: 10 sticks")
+	there(g, "the number: 10 bars").Press("blocks")
+	there(g, "the number: 10 sticks")
 	step(g, "work/ones/3")
-	there(step(g, "work/ones/4"), "taken: 4 small cubes", "there: 9 small cubes")
+	there(step(g, "work/ones/4"), "taken: 4 small cubes", "the number: 9 small cubes")
 	g.Holds("what was there is crossed out", "document.querySelectorAll('.column .digit .struck').length === 4")
 	workedToTheEnd(g).See("13 there after one swap, 4 taken: 9 stay").Press("Ada W. right, 3739").LetGo().Key("2").See("no answer").Key("3", "8", "4", "9", " ").Holds("written", "document.querySelectorAll('.box.written').length === 2").Settle()
 	s.check(g)
@@ -73,7 +73,7 @@ func TestTakingByTheClassesMethod(t *testing.T) {
 	}
 	g.Settle().Press("Orchard room").See("Over zeros, swap").Press("all places first").Holds("set", "document.querySelector('input[name=order]:checked').value === 'swaps-first'")
 	g.Press("as one").Holds("set", "document.querySelector('input[name=zeros]:checked').value === 'as-one'")
-	g.Press("a small 1 in front").Holds("set", "document.querySelector('input[name=crossing]:checked').value === 'in-front'").Settle().Press("Mat").See("Store").LetGo()
+	g.Press("a small 1 in front").Holds("set", "document.querySelector('input[name=crossing]:checked').value === 'in-front'").Settle().Press("Mat").See("Bank").LetGo()
 	for range 12 { // back to where the swaps begin
 		if guide.Read[bool](g, "document.querySelector('[data-step]')?.dataset.step === 'lay-out/3'") || g.Err() != nil {
 			break
@@ -81,11 +81,11 @@ func TestTakingByTheClassesMethod(t *testing.T) {
 		g.Press("Back").Settle()
 	}
 	step(g, "swaps/ones/0")
-	there(step(g, "swaps/ones/1"), "there: 4 cubes", "there: 9 squares", "there: 9 bars", "there: 13 beads").See("One thousand swaps for nine hundreds, nine tens and ten ones.")
+	there(step(g, "swaps/ones/1"), "the number: 4 cubes", "the number: 9 squares", "the number: 9 bars", "the number: 13 beads").See("One thousand swaps for nine hundreds, nine tens and ten ones.")
 	for _, position := range []string{"swaps/tens/0", "swaps/hundreds/0", "swaps/thousands/0", "work/ones/0"} {
 		step(g, position)
 	}
-	there(g, "taken: 4 beads", "there: 9 beads").Holds("a small 1 in front", "document.querySelector('.column .digit .at-small-front').innerText === '1'")
+	there(g, "taken: 4 beads", "the number: 9 beads").Holds("a small 1 in front", "document.querySelector('.column .digit .at-small-front').innerText === '1'")
 	g.Press("Expanded form").See("= (4000 + 900 + 90 + 13) − (1000 + 200 + 60 + 4)").Press("Column")
 	g.Settle()
 	s.check(g)
@@ -151,7 +151,7 @@ func TestSettingsSwitchedMidLesson(t *testing.T) {
 	g := s.sit(laptopWidth, laptopHeight)
 	rehearse(s.login(g, "hanne"), "1458+2367").Key(" ", " ", " ", " ", " ", " ").Holds("counted", at("work/ones/0")).See("Count to ten, and stop.").Settle()
 	g.Press("Orchard room").See("In addition, what is carried is written")
-	for side, now := range map[string]string{"after the whole place": "when", "by face value": "digits", "under the last number": "carried", "with a comma": "comma", "an exchange": "swap", "units, tens, hundreds": "places", "with “and”": "and", "by their tens first": "teens"} {
+	for side, now := range map[string]string{"after the whole place": "when", "by face value": "digits", "under the last number": "carried", "with a comma": "comma", "an exchange": "swap", "units, tens, hundreds": "places", "with “and”": "and", "as tens and ones": "teens"} {
 		g.Press(side).Holds(now+" is set", fmt.Sprintf("document.querySelector('input[name=%s]:checked').closest('label').innerText.includes(%q)", now, side))
 	}
 	g.Settle().Press("Mat").Holds("the same step", at("work/ones/0")).See("Eight and seven: ten-five units in all.")

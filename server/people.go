@@ -124,7 +124,7 @@ func wrongName(err error) error {
 	var named *store.NameError
 	switch {
 	case errors.As(err, &named):
-		return refuse(fiber.StatusConflict, fmt.Sprintf("There is already a %s in the class", named.Name), "Add a second letter, so that both can be told apart. Nothing was changed.").of("name")
+		return refuse(fiber.StatusConflict, fmt.Sprintf("“%s” is already in the class", named.Name), "Add a second letter, so that both can be told apart. Nothing was changed.").of("name")
 	case errors.Is(err, store.ErrTaken):
 		return refuse(fiber.StatusConflict, "This child's id is already used", "Try once more.").of("id")
 	}

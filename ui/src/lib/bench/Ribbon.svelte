@@ -25,6 +25,9 @@
     const before = ribbon.scrollWidth - width;
     ribbon.scrollLeft = mark ? before + at(mark) - ribbon.clientWidth / 2 : 0;
   });
+  /** A long problem stands in two lines, broken before a sign. */
+  const long = $derived((lesson?.sum.said.length ?? 0) > 13);
+  const breaking = $derived(lesson?.sum.said.replaceAll(/\u00a0(?=[+−×÷])/g, ' '));
   const href = $derived(lesson ? view(lessonAddress(lesson)) : '');
 </script>
 
@@ -32,7 +35,7 @@
 <section class="ribbon" aria-label="Lesson in hand" bind:this={ribbon}>
   {#if lesson}
     <a {href} use:link>
-      <span class="sum">{lesson.sum.said}</span>
+      <span class="sum" class:long>{long ? breaking : lesson.sum.said}</span>
       <span class="about">
         <span class="what"
           >{lesson.sum.stage.name}, with {lesson.sum.laidOut ? lesson.material : 'cards'}</span
@@ -160,6 +163,12 @@
     max-width: 60%;
     font: 700 var(--t3) / 42px var(--kid);
   }
+  .sum.long {
+    max-width: 230px;
+    font-size: var(--t1);
+    line-height: 18px;
+    white-space: normal;
+  }
   .what {
     font-weight: 600;
   }
@@ -201,7 +210,8 @@
       flex: none;
       max-width: 212px;
     }
-    .sum {
+    .sum,
+    .sum.long {
       max-width: 100%;
     }
     .ribbon {

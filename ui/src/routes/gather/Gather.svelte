@@ -84,9 +84,9 @@
     sessionStorage.setItem(kept, JSON.stringify([...taken]));
   }
 
-  /** Where the pieces of a place come from: “1 + 2 + 1 from the store”. */
+  /** Where the pieces of a place come from: “1 + 2 + 1 from the ${desk.words.bank}”. */
   function parts(p: { trays: number[]; up: number }): string {
-    return p.trays.join(' + ') + (p.up ? ` + ${p.up} from the store` : '');
+    return p.trays.join(' + ') + (p.up ? ` + ${p.up} from the ${desk.words.bank}` : '');
   }
 
   /** Who builds a tray: the child whose turn it is, or the guide. */
@@ -238,7 +238,7 @@
               {/if}
               {#each sets as set, i (i)}
                 {#if i > 0}<span class="kid op">{sum.kind === 'difference' ? '=' : '+'}</span>{/if}
-                <Cards cards={set} cell={(small ? 15 : 21) - (sets.length > FEW ? 4 : 0)} steps />
+                <Cards cards={set} cell={sets.length > FEW ? 13 : small ? 15 : 21} steps />
               {/each}
               {#if sum.kind === 'share'}
                 <span class="small each">for each of {sum.numbers[1]}</span>
@@ -486,7 +486,12 @@
     align-items: center;
   }
   @media (max-width: 1100px) {
+    .lies {
+      flex: 1 0 auto;
+      height: 236px;
+    }
     .gather {
+      overflow-y: auto;
       padding: var(--s3) 16px var(--s2);
       gap: 6px;
     }

@@ -47,10 +47,10 @@
           whole: labels.find((l) => l.tray === s.tray)?.cards,
         }));
     if (joins >= 0) return [{ zone: 'joined', name: 'together' }, result];
-    const start = { zone: 'start', name: 'there' };
-    if (sum.kind === 'difference') return [start, { zone: 'taken', name: 'taken' }, result];
+    const start = { zone: 'start', name: 'the number' };
+    if (sum.kind === 'difference') return [start, { zone: 'taken', name: 'taken away' }, result];
     const each = { zone: 'share-1', name: `each of ${sum.numbers[1]}` };
-    return [start, each, { zone: 'remainder', name: 'rest' }];
+    return [start, each, { zone: 'remainder', name: 'remainder' }];
   });
   const cardsIn = (zone: string, place: string): number[] =>
     zone === 'result'
@@ -72,7 +72,10 @@
   /** A lane is one digit wider than its cards: its ten. */
   const digits = $derived(places.reduce((n, p) => n + String(p.unit).length + 1, 0));
   const cell = $derived(
-    Math.min(34, Math.floor((w - HEAD - 72 - places.length * 8) / Math.max(1, digits))),
+    Math.max(
+      13,
+      Math.min(34, Math.floor((w - HEAD - 72 - places.length * 8) / Math.max(1, digits))),
+    ),
   );
   const high = $derived(Math.min(116, (h - 130) / Math.max(2, rows.length)));
 </script>
