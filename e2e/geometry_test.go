@@ -11,6 +11,7 @@ import (
 
 	"vineswap/core/lesson"
 	"vineswap/core/material"
+	"vineswap/core/place"
 	"vineswap/core/problem"
 	"vineswap/core/setting"
 	"vineswap/core/swap"
@@ -299,6 +300,28 @@ func TestTheFullestMatCanBeSeen(t *testing.T) {
 		if _, got := mat(t, g, p, c.kind, swap.Method{}, mats[c.on][0], mats[c.on][1]); got.Plan.Unit < c.least {
 			t.Errorf("%s with %s: a bead is %.1f px", c.text, c.kind, got.Plan.Unit)
 		}
+	}
+}
+
+// Of two numbers that make less than a hundred a bead is 12 px and more, so that it is
+// seen and touched.
+func TestSmallNumbersAreLarge(t *testing.T) {
+	g := geometry(t)
+	rng := rand.New(rand.NewPCG(12, 99))
+	for range 40 {
+		a := place.Number(1 + rng.IntN(90))
+		p := problem.SumOf(a, place.Number(1+rng.IntN(99-int(a))))
+		if _, got := mat(t, g, p, material.Beads, swap.Method{}, mats[0][0], mats[0][1]); got.Plan.Unit < 12 {
+			t.Errorf("%v: a bead is %.1f px", p, got.Plan.Unit)
+		}
+	}
+	laptop, screen := 0.0, 0.0
+	p := problem.SumOf(47, 25)
+	_, got := mat(t, g, p, material.Beads, swap.Method{}, mats[0][0], mats[0][1])
+	laptop = got.Plan.Unit
+	_, got = mat(t, g, p, material.Beads, swap.Method{}, 1218, 984)
+	if screen = got.Plan.Unit; screen < 1.3*laptop {
+		t.Errorf("a bead of %.1f px on a laptop has %.1f on a large screen", laptop, screen)
 	}
 }
 

@@ -60,6 +60,7 @@ export const MAT = {
   foot: 46, // the large cards' half within the rim
   gap: 20, // between lanes
   between: 44, // between the trays
+  parted: 52, // between the number and what is taken from it: cards stand on both rims
   inset: 20, // within a tray
   biggest: 15,
   air: 10, // below the pieces
@@ -292,7 +293,7 @@ function apart(work: Work, unit: number, w: number, h: number): Layout | undefin
 function apartIn(work: Work, unit: number, w: number, h: number, share: number, rows: number) {
   const y = MAT.margin + MAT.rim;
   const alone = work.parts.length === 0;
-  const room = h - y - MAT.margin - MAT.rim / 2 - (alone ? 0 : MAT.between);
+  const room = h - y - MAT.margin - MAT.rim / 2 - (alone ? 0 : MAT.parted);
   const upper = alone ? room : room * share;
   const width = w - 2 * MAT.margin;
   const rest = work.rest ? REST + MAT.gap : 0;
@@ -330,7 +331,7 @@ function apartIn(work: Work, unit: number, w: number, h: number, share: number, 
     if (!made) return undefined;
     bands.remainder = { ...at, x, width: REST, lanes: made, named: true, rim: MAT.rim };
   }
-  const lower = { x: MAT.margin, y: y + upper + MAT.between, width, height: room - upper };
+  const lower = { x: MAT.margin, y: y + upper + MAT.parted, width, height: room - upper };
   const parts = taken
     ? {
         [work.parts[0]!]: {
@@ -420,13 +421,17 @@ export function lieInGroups(lane: Lane, band: Band, plan: Layout, n: number): Sp
 }
 
 const STEP = 0.1;
+/** The mat on a laptop, in px. */
+const USUAL = { w: 760, h: 704 };
 
 /** The largest unit with which the whole lesson fits a mat of w × h px. */
 export function layout(work: Work, w: number, h: number): Layout {
   const fit = work.trays.length ? together : apart;
-  const least = work.trays.length ? COUNTABLE : MAT.biggest;
+  // On a large screen, as before a class, the pieces are larger.
+  const biggest = MAT.biggest * Math.max(1, Math.min(w / USUAL.w, h / USUAL.h));
+  const least = work.trays.length ? COUNTABLE : biggest;
   for (const crowded of [false, true])
-    for (let unit = MAT.biggest; unit > (crowded ? MAT.smallest : least); unit -= STEP) {
+    for (let unit = biggest; unit > (crowded ? MAT.smallest : least); unit -= STEP) {
       const made = fit(work, unit, w, h, crowded);
       if (made) return made;
     }

@@ -16,9 +16,11 @@ import {
   type Work,
 } from './layout';
 import type { Piece } from './track';
-import { boxOf, match, PIECES, type Hand, type PlaceId, type Spot } from './units';
+import { boxOf, FIVE, match, PIECES, type Hand, type PlaceId, type Spot } from './units';
 
-export interface Placed extends Piece, Spot {}
+export interface Placed extends Piece, Spot {
+  nth: number; // in its heap, from 0
+}
 
 /** One piece beside ten at the same length, before they are swapped. */
 export interface Swap {
@@ -45,7 +47,7 @@ export interface Scene {
   zones: string[]; // whose trays are seen
   pieces: Placed[]; // those farther back first, in an order that no step changes
   swap?: Swap;
-  arrived: Box[]; // what a swap has just laid
+  arrived: Box[][]; // what a swap has just laid: a box for each five, which together make one ring
   back?: Spoken & { n: number }; // what a swap has just given back to the store
   drawn?: { from: Spot; to: Spot }; // from what was ringed or crossed out to what was drawn for it
   rings: Ring[];
@@ -119,7 +121,7 @@ function heaps(plan: Layout, zones: string[], pieces: Piece[]): Placed[] {
     plan.bands[zone]!.lanes.flatMap((lane) => {
       const mine = pieces.filter((p) => p.zone === zone && p.place === lane.place);
       const spots = spotsOf(plan, zone, lane, mine.length);
-      return mine.map((p, i) => ({ ...p, ...spots[i]! }));
+      return mine.map((p, i) => ({ ...p, ...spots[i]!, nth: i }));
     }),
   );
 }
@@ -149,7 +151,7 @@ export function scene(steps: Step[], index: number, plan: Layout, tracked: Piece
     const mine = pieces.filter(
       (p) => p.place === place && fresh.includes(p.id) && !lifted.has(p.id),
     );
-    return mine.length ? [round(mine, place, plan, 6)] : [];
+    return mine.length ? [ringOf(mine, place, plan)] : [];
   });
   const back = (p: Placed): number => PIECES.indexOf(p.place) * 1e6 + p.order;
   return {
@@ -162,6 +164,20 @@ export function scene(steps: Step[], index: number, plan: Layout, tracked: Piece
     rings: ringsOf(steps, index, plan, zones, pieces),
     counted: counted(step, plan, zone, swap, now),
   };
+}
+
+/** A ring around pieces and nothing else: they may begin in the midst of a row. */
+function ringOf(pieces: Placed[], place: PlaceId, plan: Layout): Box[] {
+  const fives = new Set(pieces.map((p) => Math.floor(p.nth / FIVE)));
+  const boxes = [...fives]
+    .map((five) => pieces.filter((p) => Math.floor(p.nth / FIVE) === five))
+    .map((row) => round(row, place, plan, 6))
+    .sort((a, b) => a.y - b.y);
+  for (const box of boxes) {
+    const next = boxes.find((b) => b.y > box.y && b.x < box.x + box.width && box.x < b.x + b.width);
+    if (next) box.height = Math.max(box.height, next.y + 2 - box.y);
+  }
+  return boxes;
 }
 
 /** Where the box of a swap begins: on the floor, the ones' under their own pile. */
@@ -200,8 +216,8 @@ function lift(
   const at = swapAt(plan, from, to);
   const px = (s: Spot): Spot => ({ x: at.x + s.x * plan.unit, y: at.y + s.y * plan.unit });
   const spots = match(from, to);
-  const put = (p: Piece, s: Spot): Placed => Object.assign(p, px(s));
-  const coming = fetched.map((p): Placed => ({ ...p, x: 0, y: 0 }));
+  const put = (p: Placed, s: Spot): Placed => Object.assign(p, px(s));
+  const coming = fetched.map((p): Placed => ({ ...p, x: 0, y: 0, nth: 0 }));
   pieces.push(...coming);
   const [ones, tens] = up ? [coming, lying] : [lying, coming];
   if (ones.length !== 1 || tens.length !== spots.ten.length) return undefined;

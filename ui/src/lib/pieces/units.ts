@@ -82,7 +82,7 @@ const patternOf = (place: PlaceId, hand: Hand): Pattern =>
 export const boxOf = (place: PlaceId, hand: Hand = 'laid'): Size => patternOf(place, hand).box;
 
 /** So many are seen at a glance. */
-const FIVE = 5;
+export const FIVE = 5;
 
 /**
  * Sets a heap of count pieces with at most rows groups below one another. For

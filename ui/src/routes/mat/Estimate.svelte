@@ -7,7 +7,17 @@
   import { classPath, guarded, shared, troubleOf } from '../../lib/state.svelte';
   import type { Record as Page, Step, Trouble } from '../../lib/wire.gen';
 
-  let { id, nth, step }: { id: string; nth: number; step: Step } = $props();
+  let {
+    id,
+    nth,
+    step,
+    box = false,
+  }: {
+    id: string;
+    nth: number;
+    step: Step;
+    box?: boolean; // it is typed into the box on the mat
+  } = $props();
 
   let page = $state.raw<Page>();
   let asked = $state('');
@@ -17,6 +27,15 @@
 
   const said = $derived(page?.tasks[nth]?.estimates ?? []);
   const value = (child: string): number | undefined => said.find((e) => e.learner === child)?.value;
+
+  /** In the box the first child is asked that has not said one yet. */
+  const first = $derived(page?.children.find((c) => value(c.id) === undefined)?.id ?? '');
+  const saying = $derived(asked || (box ? first : ''));
+  /** A digit is typed into the box, wherever the focus is. */
+  function begin(event: KeyboardEvent): void {
+    if (!box || !field || event.ctrlKey || event.metaKey || event.altKey) return;
+    if (/^[0-9]$/.test(event.key) && document.activeElement === document.body) field.focus();
+  }
 
   function ask(child: string): void {
     asked = asked === child ? '' : child;
@@ -35,12 +54,14 @@
       };
       return;
     }
-    const body = { learner: asked, nth, value: Number(typed) };
+    const body = { learner: saying, nth, value: Number(typed) };
     try {
       page = await guarded(api<Page>('POST', classPath(`/lessons/${id}/estimates`), body));
       shared.said = `${typed} is locked`;
       asked = '';
+      typed = '';
       trouble = undefined;
+      if (box && !first) field?.blur();
     } catch (error) {
       trouble = troubleOf(error);
     }
@@ -55,9 +76,11 @@
   });
 </script>
 
+<svelte:window onkeydown={begin} />
+
 {#if page && (step.before || said.length)}
-  <section aria-label="Estimates">
-    <h2>{step.before ? 'Estimate first' : 'Estimates'}</h2>
+  <section aria-label="Estimates" class:box>
+    {#if !box}<h2>{step.before ? 'Estimate first' : 'Estimates'}</h2>{/if}
     <ul>
       {#each page.children as c (c.id)}
         {@const v = value(c.id)}
@@ -76,16 +99,16 @@
               {c.name} <b class="kid">{v}</b><span class="unseen">, locked</span>
             </span>
           {:else if step.before}
-            <button class="act" aria-expanded={asked === c.id} onclick={() => ask(c.id)}
+            <button class="act" aria-expanded={saying === c.id} onclick={() => ask(c.id)}
               >{c.name} …</button
             >
           {/if}
         </li>
       {/each}
     </ul>
-    {#if asked}
+    {#if saying}
       <form onsubmit={lock} novalidate>
-        <label for="estimate">{page.children.find((c) => c.id === asked)?.name} says about</label>
+        <label for="estimate">{page.children.find((c) => c.id === saying)?.name} says about</label>
         <span>
           <input
             id="estimate"
@@ -145,5 +168,34 @@
     border-radius: var(--r2);
     background: var(--sheet);
     font-size: 22px;
+  }
+  .box {
+    display: flex;
+    flex-direction: column;
+    align-items: center;
+    gap: 12px;
+    border: 0;
+    font-size: var(--t2);
+  }
+  .box form {
+    order: -1;
+    display: flex;
+    flex-direction: column;
+    align-items: center;
+    gap: 8px;
+  }
+  .box label {
+    font-size: var(--t4);
+    color: var(--ink-2);
+  }
+  .box form span {
+    align-items: center;
+  }
+  .box input {
+    width: 170px;
+    height: 76px;
+    border: 3px dashed var(--leaf);
+    font-size: var(--t5);
+    text-align: center;
   }
 </style>

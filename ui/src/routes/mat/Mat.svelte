@@ -210,10 +210,14 @@
       class:wide={expanded}
     >
       {#if lesson && lying?.kind === 'estimate'}
-        <p class="about kid">
-          {lesson.link.sum.said}
-          <span class="is">is about <span class="gap"></span></span>
-        </p>
+        <div class="about">
+          <p class="kid">{lesson.link.sum.said}</p>
+          {#if lesson.children.length && shared.mayPresent && !ended}
+            <Estimate id={params.lesson} nth={lesson.link.nth} step={lying} box />
+          {:else}
+            <p class="is kid">is about <span class="gap"></span></p>
+          {/if}
+        </div>
       {:else if lesson && w > 0 && h > 0}
         {#if lesson.needs.alone}
           <CardScene {lesson} index={hand.index} words={desk.words} {w} {h} />
@@ -306,7 +310,7 @@
             <button class="act" onclick={turnOver}>{FORMS[nextForm]}</button>
           </div>
         {/if}
-        {#if lesson.children.length && shared.mayPresent && !ended}
+        {#if lesson.children.length && shared.mayPresent && !ended && step.kind !== 'estimate'}
           <Estimate id={params.lesson} nth={lesson.link.nth} {step} />
         {/if}
       </div>
@@ -354,14 +358,16 @@
     gap: 18px;
     height: 100%;
     padding: 0 40px 60px;
-    font-size: clamp(44px, 8cqw, 84px);
     text-align: center;
   }
-  .about .is {
+  .about > .kid {
+    font-size: clamp(44px, 8cqw, 84px);
+  }
+  .about > .is {
     display: flex;
     align-items: center;
     gap: 18px;
-    font-size: 0.55em;
+    font-size: clamp(28px, 4.4cqw, 46px);
     color: var(--ink-2);
   }
   .gap {

@@ -132,6 +132,13 @@
   {#if now.back}
     <Back back={now.back} {h} {upright} deeper={!!now.swap} board={store} />
   {/if}
+  {#each now.arrived as boxes, i (i)}
+    {#each ['arrived', 'inside'] as how (how)}
+      {#each boxes as b, k (k)}
+        <rect class={how} x={b.x} y={b.y} width={b.width} height={b.height} rx="8" />
+      {/each}
+    {/each}
+  {/each}
   {#each now.rings as r (r.key)}
     {#if r.how === 'ten' || r.how === 'group'}
       <rect
@@ -167,9 +174,6 @@
     />
   {/if}
   {#if stem.length}<Hops {stem} lanes={plan.bands.start!.lanes} floor={plan.floor} />{/if}
-  {#each now.arrived as r, i (i)}
-    <rect class="arrived" x={r.x} y={r.y} width={r.width} height={r.height} rx="8" />
-  {/each}
   {#if now.swap && steps[marked]!.place === 'ones' && now.swap.up}
     {@const first = now.swap.ten[0]!}
     <rect
@@ -238,7 +242,10 @@
   .arrived {
     fill: none;
     stroke: var(--leaf);
-    stroke-width: 3;
+    stroke-width: 6; /* the inner half is laid over */
+  }
+  .inside {
+    fill: var(--sheet);
   }
   .ring {
     fill: none;

@@ -6,9 +6,9 @@
 
   const W = 250;
   const values = $derived([worked.answer, ...worked.estimates.map((e) => e.value)]);
-  const low = $derived(Math.min(...values));
-  const span = $derived(Math.max(1, Math.max(...values) - low));
-  const x = (v: number): number => 30 + ((v - low) / span) * (W - 60);
+  /** The line begins at 0, so that near and far are seen as they are. */
+  const most = $derived(Math.max(1, ...values));
+  const x = (v: number): number => 30 + (v / most) * (W - 60);
   const name = (id: string): string => children.find((c) => c.id === id)?.name ?? '';
 </script>
 
@@ -33,10 +33,12 @@
       >
     {/each}
     <path class="line" d="M10 {worked.estimates.length * 18 + 10}H{W - 10}" />
+    <text class="nought" x={x(0)} y={worked.estimates.length * 18 + 30} text-anchor="middle">0</text
+    >
     <circle cx={x(worked.answer)} cy={worked.estimates.length * 18 + 10} r="4.5" />
     <text
       class="out"
-      x={Math.min(W - 60, Math.max(50, x(worked.answer)))}
+      x={Math.min(W - 60, Math.max(84, x(worked.answer)))}
       y={worked.estimates.length * 18 + 30}
       text-anchor="middle">answer {worked.answer}</text
     >
