@@ -12,6 +12,7 @@ import (
 	"github.com/google/uuid"
 
 	"vineswap/core/book"
+	"vineswap/core/ladder"
 	"vineswap/core/say"
 	"vineswap/store"
 	"vineswap/wire"
@@ -23,13 +24,13 @@ func (s *Server) people(c *call) error {
 	if err != nil {
 		return err
 	}
-	out := wire.People{Children: []wire.Enrolled{}, Retired: []wire.Enrolled{}, Members: []wire.Member{}, Classes: []wire.ClassLink{}, Open: []wire.OpenLink{}, Roles: wire.RolesOf()}
+	out := wire.People{Children: []wire.Enrolled{}, Retired: []wire.Enrolled{}, Members: []wire.Member{}, Classes: []wire.ClassLink{}, Open: []wire.OpenLink{}, Roles: wire.RolesOf(), Told: wire.ToldOf(c.class.Settings.Words())}
 	learners, err := s.store.Enrolled(c.Context(), c.class.ID)
 	if err != nil {
 		return err
 	}
 	for _, e := range learners {
-		out.Children = append(out.Children, wire.Enrolled{Learner: wire.Learner{ID: e.ID.String(), Name: e.Name}, When: "since " + wire.DateOf(e.Since)})
+		out.Children = append(out.Children, wire.Enrolled{Learner: wire.Learner{ID: e.ID.String(), Name: e.Name}, Told: string(e.Told), When: "since " + wire.DateOf(e.Since)})
 	}
 	retired, err := s.store.Retired(c.Context(), c.class.ID)
 	if err != nil {
@@ -97,6 +98,10 @@ func (s *Server) addLearners(c *call) error {
 	if err := read(c, &ask); err != nil {
 		return err
 	}
+	told := ladder.Told(ask.Told)
+	if !told.Valid() {
+		return unknownTold()
+	}
 	list := make([]store.Learner, len(ask.Learners))
 	for i, l := range ask.Learners {
 		id, err := uuid.Parse(l.ID)
@@ -107,7 +112,7 @@ func (s *Server) addLearners(c *call) error {
 		if err != nil {
 			return err
 		}
-		list[i] = store.Learner{ID: id, Name: name}
+		list[i] = store.Learner{ID: id, Name: name, Told: told}
 	}
 	today, _, err := s.today(c)
 	if err != nil {
@@ -117,6 +122,10 @@ func (s *Server) addLearners(c *call) error {
 		return wrongName(err)
 	}
 	return s.people(c)
+}
+
+func unknownTold() *trouble {
+	return refuse(fiber.StatusUnprocessableEntity, "This is not one of the things that children can do", "Choose one of those shown.").of("told")
 }
 
 // wrongName says which name is used, and what to do.
@@ -155,6 +164,11 @@ func (s *Server) changeLearner(c *call) error {
 		return s.afterChange(c, err)
 	case ask.MoveTo != "":
 		return s.move(c, e, uuid.MustParse(ask.MoveTo), today)
+	case ask.Told != nil:
+		if !ladder.Told(*ask.Told).Valid() {
+			return unknownTold()
+		}
+		return s.afterChange(c, s.store.Tell(c.Context(), c.class.ID, e.ID, ladder.Told(*ask.Told)))
 	case ask.Retired != nil && *ask.Retired:
 		return s.afterChange(c, s.store.RetireLearner(c.Context(), c.class.ID, e.ID, today.Time()))
 	case ask.Retired != nil:

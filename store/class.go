@@ -32,8 +32,9 @@ func (c Class) Judged() ladder.Class {
 
 // Learner is a child of a class, by the name used there.
 type Learner struct {
-	ID   uuid.UUID `db:"learner_id"`
-	Name string    `db:"name"`
+	ID   uuid.UUID   `db:"learner_id"`
+	Name string      `db:"name"`
+	Told ladder.Told `db:"told"` // what it can do, where a new one is added
 }
 
 // ErrStale is returned for a write that did not start from the newest revision.

@@ -232,7 +232,7 @@ func (s *Store) Lessons(ctx context.Context, class uuid.UUID, ids []uuid.UUID) (
 func (s *Store) LessonInHand(ctx context.Context, account, class uuid.UUID) (uuid.UUID, error) {
 	var id uuid.UUID
 	err := s.db.GetContext(ctx, &id, `select lesson_id from in_hand join lesson on lesson.id = lesson_id
-		where account_id = $1 and in_hand.class_id = $2 and stand <> 'ended'`, account, class)
+		where account_id = $1 and in_hand.class_id = $2 and stand in ('gathering', 'mat')`, account, class)
 	return id, none(err)
 }
 
@@ -240,7 +240,7 @@ func (s *Store) LessonInHand(ctx context.Context, account, class uuid.UUID) (uui
 // one changed last first.
 func (s *Store) OpenLessons(ctx context.Context, class uuid.UUID) ([]uuid.UUID, error) {
 	ids := []uuid.UUID{}
-	err := s.db.SelectContext(ctx, &ids, `select id from lesson where class_id = $1 and stand <> 'ended' order by changed_at desc, id limit 12`, class)
+	err := s.db.SelectContext(ctx, &ids, `select id from lesson where class_id = $1 and stand in ('gathering', 'mat') order by changed_at desc, id limit 12`, class)
 	return ids, err
 }
 

@@ -9,6 +9,8 @@ import (
 
 	"github.com/google/uuid"
 	"github.com/jmoiron/sqlx"
+
+	"vineswap/core/ladder"
 )
 
 // Enrolled is a learner as a class has it: in it now, or retired from it.
@@ -44,7 +46,7 @@ func addLearner(ctx context.Context, tx *sqlx.Tx, class uuid.UUID, l Learner, si
 	if err := tx.GetContext(ctx, &known, `select count(*) from enrolment where class_id = $1 and learner_id = $2 and name = $3`, class, l.ID, l.Name); err != nil || known > 0 {
 		return err
 	}
-	res, err := tx.ExecContext(ctx, `insert into learner (id) values ($1) on conflict do nothing`, l.ID)
+	res, err := tx.ExecContext(ctx, `insert into learner (id, told) values ($1, $2) on conflict do nothing`, l.ID, l.Told)
 	if err != nil {
 		return err
 	}
@@ -107,10 +109,24 @@ func (s *Store) LatestEnrolment(ctx context.Context, class, learner uuid.UUID) (
 	return e, ErrErased
 }
 
+// Tell keeps what a learner of a class can do by the word of an adult.
+func (s *Store) Tell(ctx context.Context, class, learner uuid.UUID, told ladder.Told) error {
+	return s.inTx(ctx, func(tx *sqlx.Tx) error {
+		if err := holdLearner(ctx, tx, learner); err != nil {
+			return err
+		}
+		res, err := tx.ExecContext(ctx, `update learner set told = $3 where id = $2 and exists (select 1 from enrolment where class_id = $1 and learner_id = $2 and until is null)`, class, learner, told)
+		if err != nil {
+			return err
+		}
+		return oneRow(res)
+	})
+}
+
 // RenameLearner gives a learner of a class another name there.
 func (s *Store) RenameLearner(ctx context.Context, class, learner uuid.UUID, name string) error {
 	return s.inTx(ctx, func(tx *sqlx.Tx) error {
-		if err := nameFree(ctx, tx, class, Learner{learner, name}); err != nil {
+		if err := nameFree(ctx, tx, class, Learner{ID: learner, Name: name}); err != nil {
 			return err
 		}
 		res, err := tx.ExecContext(ctx, `update enrolment set name = $3 where class_id = $1 and learner_id = $2 and until is null`, class, learner, name)
@@ -172,7 +188,7 @@ func (s *Store) MoveLearner(ctx context.Context, from, to, learner uuid.UUID, da
 		if err := retire(ctx, tx, from, learner, day); err != nil {
 			return err
 		}
-		if err := enrol(ctx, tx, to, Learner{learner, name}, day); err != nil {
+		if err := enrol(ctx, tx, to, Learner{ID: learner, Name: name}, day); err != nil {
 			return err
 		}
 		return foldAnew(ctx, tx, learner) // by the weeks and the range of the new class
@@ -183,7 +199,7 @@ func (s *Store) MoveLearner(ctx context.Context, from, to, learner uuid.UUID, da
 // them.
 func (s *Store) Enrolled(ctx context.Context, class uuid.UUID) ([]Enrolled, error) {
 	list := []Enrolled{}
-	err := s.db.SelectContext(ctx, &list, `select learner_id, name, since, until from enrolment where class_id = $1 and until is null order by name`, class)
+	err := s.db.SelectContext(ctx, &list, `select learner_id, name, since, until, told from enrolment join learner on learner.id = learner_id where class_id = $1 and until is null order by name`, class)
 	return list, err
 }
 

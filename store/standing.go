@@ -289,14 +289,15 @@ func readStood(ctx context.Context, db sqlx.QueryerContext, class Class, learner
 		Revision int       `db:"revision"`
 		Fold     []byte    `db:"fold"`
 		Arrivals []byte    `db:"arrivals"`
+		Told     string    `db:"told"`
 	}
-	if err := sqlx.SelectContext(ctx, db, &rows, `select id, revision, fold, (select json_agg(json_build_object('stage', stage, 'grants', grants)) from arrival where arrival.learner_id = id) as arrivals
+	if err := sqlx.SelectContext(ctx, db, &rows, `select id, revision, fold, told, (select json_agg(json_build_object('stage', stage, 'grants', grants)) from arrival where arrival.learner_id = id) as arrivals
 		from learner left join standing on standing.learner_id = id where id = any($1)`, learners); err != nil {
 		return nil, err
 	}
 	all := map[uuid.UUID]stood{}
 	for _, r := range rows {
-		child := ladder.Child{Standings: ladder.Standings{}, Met: map[choose.StageID]bool{}, Open: map[choose.StageID]bool{}}
+		child := ladder.Child{Standings: ladder.Standings{}, Told: ladder.Told(r.Told), Met: map[choose.StageID]bool{}, Open: map[choose.StageID]bool{}}
 		if r.Fold != nil {
 			fold, err := ladder.ReadFold(class.Judged(), r.Fold)
 			if err != nil {

@@ -129,7 +129,7 @@ func TestMigrate(t *testing.T) {
 		})
 	}
 	wg.Wait()
-	if sum := steps[0] + steps[1] + steps[2] + steps[3]; sum != 5 {
+	if sum := steps[0] + steps[1] + steps[2] + steps[3]; sum != 6 {
 		t.Errorf("four at once took %v steps", steps)
 	}
 	pgtest.Exec(t, url, `insert into goose_db_version (version_id, is_applied) values (99999, true)`)
@@ -151,15 +151,36 @@ func TestMigrateKeepsOldRows(t *testing.T) {
 		}
 		return s
 	}
-	testArrival(t, old("schema-3.sql", 2))
-	s := old("schema-2.sql", 3)
+	testArrival(t, old("schema-3.sql", 3))
+	five := old("schema-5.sql", 1)
+	if n, err := five.Rejudge(ctx); n != 46 || err != nil {
+		t.Errorf("%d learners judged, %v", n, err)
+	}
+	lead, err := five.AccountByEmail(ctx, "hanne@vineswap.test")
+	must(t, err)
+	rooms, err := five.Memberships(ctx, lead.ID)
+	must(t, err)
+	children, err := five.Enrolled(ctx, rooms[0].ClassID)
+	must(t, err)
+	kept := 0
+	for _, child := range children {
+		seen, err := five.Observations(ctx, child.ID)
+		must(t, err)
+		if kept += len(seen); child.Told != "" {
+			t.Errorf("of %s it is told %q", child.Name, child.Told)
+		}
+	}
+	if kept == 0 {
+		t.Error("nothing is left of what was recorded")
+	}
+	s := old("schema-2.sql", 4)
 	if n, err := s.Rejudge(ctx); n != 46 || err != nil {
 		t.Errorf("%d learners judged, %v", n, err)
 	}
 	orla, err := s.AccountByEmail(ctx, "orla@vineswap.test")
 	must(t, err)
 	seen := 0
-	rooms, err := s.Memberships(ctx, orla.ID)
+	rooms, err = s.Memberships(ctx, orla.ID)
 	must(t, err)
 	for _, room := range rooms {
 		class, err := s.Class(ctx, room.ClassID)
@@ -178,7 +199,7 @@ func TestMigrateKeepsOldRows(t *testing.T) {
 	if seen == 0 {
 		t.Error("nothing is left of what was recorded")
 	}
-	s = old("schema-1.sql", 4)
+	s = old("schema-1.sql", 5)
 	hanne, err := s.AccountByEmail(ctx, "hanne@vineswap.test")
 	must(t, err)
 	classes, err := s.Memberships(ctx, hanne.ID)

@@ -1,6 +1,11 @@
 package wire
 
-import "time"
+import (
+	"time"
+
+	"vineswap/core/ladder"
+	"vineswap/core/say"
+)
 
 // People is who belongs to a class.
 type People struct {
@@ -11,6 +16,7 @@ type People struct {
 	Erased   string      `json:"erased"`  // how many were erased, in words; empty for none
 	Open     []OpenLink  `json:"open"`    // invitations that can still be used
 	Roles    []Named     `json:"roles"`   // that an adult can have
+	Told     []Told      `json:"told"`    // what children can do, to be told
 }
 
 // OpenLink is an invitation that can still be used. What its link says is kept
@@ -25,7 +31,26 @@ type OpenLink struct {
 // Enrolled is a child of a class, and since or until when.
 type Enrolled struct {
 	Learner
+	Told string `json:"told"` // what it can do, as it was told; empty for nothing
 	When string `json:"when"`
+}
+
+// Told is what children can do, and the stage that comes next for them.
+type Told struct {
+	ID        string `json:"id"`
+	Name      string `json:"name"`
+	Stage     string `json:"stage"`
+	StageName string `json:"stageName"` // with its operation: "adding: no swap"
+}
+
+// ToldOf lists what can be told of children, the least first.
+func ToldOf(w say.Words) []Told {
+	var list []Told
+	for _, t := range ladder.Tolds() {
+		next := t.Next()
+		list = append(list, Told{string(t), w.Told(t), string(next), say.Strand(ladder.StrandOf(next)) + ": " + w.Stage(next)})
+	}
+	return list
 }
 
 // Member is an account in a class.
@@ -39,6 +64,7 @@ type Member struct {
 // AddLearners adds children under ids that the screen makes.
 type AddLearners struct {
 	Learners []Learner `json:"learners" validate:"required,min=1,max=60"`
+	Told     string    `json:"told,omitempty"` // what all of them can do
 }
 
 // ChangeLearner renames, retires, takes back or moves a child: one of them.
@@ -46,6 +72,7 @@ type ChangeLearner struct {
 	Name    *string `json:"name,omitempty"`
 	Retired *bool   `json:"retired,omitempty"`
 	MoveTo  string  `json:"moveTo,omitempty" validate:"omitempty,uuid"`
+	Told    *string `json:"told,omitempty"` // what it can do
 }
 
 // ChangeMember gives an adult another role.

@@ -50,6 +50,7 @@ type Desk struct {
 	InHand   *LessonLink  `json:"inHand,omitempty"`
 	Open     []LessonLink `json:"open"` // other lessons that have not ended
 	Limits   Limits       `json:"limits"`
+	Told     []Told       `json:"told"` // what children can do, to be told
 }
 
 // Limits is how much there can be of what is typed or chosen.

@@ -278,6 +278,7 @@ type Meeting struct {
 func Meetings(children []Child, class ladder.Class, seats, most int, today book.Day) []Meeting {
 	var list []Meeting
 	rest := slices.Clone(children)
+	busy := looked(children, today)
 	all := map[ladder.Strand]leaves{}
 	for _, strand := range ladder.Strands() {
 		all[strand] = leavesOf(children, strand, today)
@@ -289,7 +290,7 @@ func Meetings(children []Child, class ladder.Class, seats, most int, today book.
 				if !stage.ID.Laid() {
 					continue
 				}
-				if m := meeting(rest, all[strand], stage.ID, seats, today); m.presses() > best.presses() {
+				if m := meeting(freeFor(rest, busy, stage.ID), all[strand], stage.ID, seats, today); m.presses() > best.presses() {
 					best = m
 				}
 			}
@@ -303,6 +304,26 @@ func Meetings(children []Child, class ladder.Class, seats, most int, today book.
 		})
 	}
 	return list
+}
+
+// looked are the stages at which children are to be looked at again, by child: they are
+// suggested for no other lesson meanwhile.
+func looked(children []Child, today book.Day) map[string]choose.StageID {
+	at := map[string]choose.StageID{}
+	for _, p := range LookAgain(children, len(children), today) {
+		at[p.ID] = p.Stage
+	}
+	return at
+}
+
+func freeFor(children []Child, busy map[string]choose.StageID, stage choose.StageID) []Child {
+	var free []Child
+	for _, c := range children {
+		if at, is := busy[c.ID]; !is || at == stage {
+			free = append(free, c)
+		}
+	}
+	return free
 }
 
 // presses is how many of a meeting wobble or are ready.

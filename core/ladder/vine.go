@@ -14,6 +14,7 @@ type Child struct {
 	Standings Standings
 	Class     Class
 	Met       map[choose.StageID]bool // stages that count as met since they arrived
+	Told      Told                    // what it can do, by the word of an adult
 	Open      map[choose.StageID]bool // stages that stayed open when another arrived before them
 
 	seen *seen // what is worked out beforehand, for a day
@@ -150,7 +151,7 @@ func (c Child) leaf(stage Stage, today book.Day) Leaf {
 	case l.State != NotYet:
 	case c.usedBySecure(stage.ID):
 		l.State = Passed
-	case !c.Met[stage.ID] && c.ready(stage):
+	case !c.TakenAsMet(stage.ID) && c.ready(stage):
 		l.State = Ready
 	}
 	return l
@@ -188,6 +189,7 @@ const (
 	NotHere   Why = "not-here" // it is not built, or has no numbers in the class's range
 	BySecure  Why = "secure"   // with material
 	ByUse     Why = "by-use"   // what builds on it is secure
+	ByTold    Why = "told"     // an adult said what the child can do
 	ByArrival Why = "arrival"  // the child had worked further up when it came
 )
 
@@ -209,11 +211,17 @@ func (c Child) met(id choose.StageID) Why {
 	switch {
 	case c.usedBySecure(id):
 		return ByUse
+	case c.Told.met(id):
+		return ByTold
 	case c.Met[id]:
 		return ByArrival
 	}
 	return ""
 }
+
+// TakenAsMet tells whether a stage counts as met by what was told of the child, or
+// since it arrived, without anything recorded of it.
+func (c Child) TakenAsMet(id choose.StageID) bool { return c.Met[id] || c.Told.met(id) }
 
 func (c Child) secureWithMaterial(id choose.StageID) (Key, bool) {
 	for _, m := range book.Manners() {

@@ -25,6 +25,7 @@ const (
 	Gathering Stand = "gathering"
 	OnTheMat  Stand = "mat"
 	Ended     Stand = "ended"
+	Away      Stand = "away" // put away: nobody looks for it any more
 )
 
 // MostChildren is how many children a presentation is for; none is a rehearsal.
@@ -121,7 +122,7 @@ func (l Lesson) With(c Change) (Lesson, error) {
 		next.Material = *c.Material
 	}
 	if c.Stand != nil {
-		if !slices.Contains([]Stand{Gathering, OnTheMat, Ended}, *c.Stand) {
+		if !slices.Contains([]Stand{Gathering, OnTheMat, Ended, Away}, *c.Stand) {
 			return l, fmt.Errorf("%w, not %q", ErrStand, *c.Stand)
 		}
 		next.Stand = *c.Stand

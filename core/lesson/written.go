@@ -97,6 +97,9 @@ type Held struct {
 // them nothing is written (book.Written) is still to be written up.
 func (h Held) Worked() []book.Spot {
 	var list []book.Spot
+	if h.Stand == Away {
+		return nil
+	}
 	for nth := range h.Items {
 		if h.Stand != Ended && (h.Stand != OnTheMat || nth == h.Nth) {
 			continue

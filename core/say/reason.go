@@ -166,7 +166,7 @@ var briefWords = []struct {
 	say  func(c ladder.Clause, today book.Day) string
 }{
 	{ladder.OneSlip, func(c ladder.Clause, _ book.Day) string {
-		return fmt.Sprintf("%d of %d wrong by one slip: %s.", c.N, c.Of, Slip(c.Slips[0]))
+		return fmt.Sprintf("%s: %d of %d wrong.", capital(Slip(c.Slips[0])), c.N, c.Of)
 	}},
 	{ladder.WrongLately, func(c ladder.Clause, _ book.Day) string {
 		return wrongOf(c) + "."
@@ -202,6 +202,7 @@ func (w Words) clauses(stage choose.StageID, clauses []ladder.Clause, today book
 var metWords = map[ladder.Why]string{
 	ladder.NotHere:   "%s counts as met: the class’s numbers do not go that far.",
 	ladder.ByUse:     "%s counts as met: a later stage that uses it is secure.",
+	ladder.ByTold:    "%s counts as met: the child was said to be able to do it.",
 	ladder.ByArrival: "%s counts as met: there was work with two-digit numbers before this stage was added.",
 }
 
@@ -249,6 +250,19 @@ const PassedBy = "Covered by later work: never recorded, and a later stage that 
 // TakenAsMet is why a stage that came late has neither leaf nor bud.
 const TakenAsMet = "Counts as met: there was work with two-digit numbers before this stage was added. It can be worked all the same."
 
+// MetByTold is why a stage counts as met of which nothing is recorded.
+const MetByTold = "Counts as met: the child was said to be able to do it. It can be worked all the same."
+
+var toldNames = map[ladder.Told]string{
+	ladder.CountsToTen: "count to ten", ladder.ReadsTens: "read tens and ones", ladder.AddsNoSwap: "add, no {swap}", ladder.SwapsAlready: "{swap} already",
+}
+
+// Told names what children can do: "read tens and ones".
+func (w Words) Told(t ladder.Told) string {
+	name := strings.ReplaceAll(toldNames[t], "no {swap}", w.NoSwap())
+	return strings.ReplaceAll(name, "{swap}", w.forms().verb)
+}
+
 // NotYet says what has to come first.
 func (w Words) NotYet(waits []choose.StageID) string {
 	if len(waits) == 0 {
@@ -274,6 +288,8 @@ func (w Words) LeafReason(c ladder.Child, l ladder.Leaf, today book.Day) string 
 		return PassedBy
 	case c.Met[l.Stage]:
 		return TakenAsMet
+	case c.TakenAsMet(l.Stage):
+		return MetByTold
 	}
 	return w.NotYet(c.Waits(l.Stage))
 }

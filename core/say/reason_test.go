@@ -94,7 +94,7 @@ func TestReasons(t *testing.T) {
 // In a list the one clause that tells most is said.
 func TestReasonsInBrief(t *testing.T) {
 	for history, want := range map[string]string{
-		"RRRR|RRR|WW":    "2 of 2 wrong by one slip: the ten that came up was not added.",
+		"RRRR|RRR|WW":    "The ten that came up was not added: 2 of 2 wrong.",
 		"RRRR|RRR|XX":    "2 of the last 6 answers are wrong.",
 		"RRRR|RRR=====":  "Not worked for 4 school weeks after 24 Nov.",
 		"RRRR|RRR=====N": "Not worked for 4 school weeks after 24 Nov.",

@@ -318,6 +318,7 @@ export interface Desk {
   inHand?: LessonLink;
   open: LessonLink[];
   limits: Limits;
+  told: Told[];
 }
 export interface Settings {
   revision: number;
@@ -391,6 +392,12 @@ export interface Limits {
   shelf: number;
   estimate: number;
   beads: number;
+}
+export interface Told {
+  id: string;
+  name: string;
+  stage: string;
+  stageName: string;
 }
 export interface Choices {
   matters: Matter[];
@@ -750,10 +757,12 @@ export interface People {
   erased: string;
   open: OpenLink[];
   roles: Named[];
+  told: Told[];
 }
 export interface Enrolled {
   id: string;
   name: string;
+  told: string;
   when: string;
 }
 export interface Member {
@@ -770,11 +779,13 @@ export interface OpenLink {
 }
 export interface AddLearners {
   learners: Learner[];
+  told?: string;
 }
 export interface ChangeLearner {
   name?: string;
   retired?: boolean;
   moveTo?: string;
+  told?: string;
 }
 export interface Invite {
   role: string;

@@ -95,8 +95,8 @@
     return lesson?.children[turn]?.name ?? 'you';
   };
 
-  const seat = (children: string[]): void =>
-    void hand.change(
+  const seat = (children: string[]): Promise<void> =>
+    hand.change(
       children.length ? { children, alone: false } : { alone: true, children: undefined },
     );
 

@@ -1,6 +1,6 @@
 <script lang="ts">
   // Who comes to the mat: one to four children, in the order of their turns, or
-  // nobody for a rehearsal.
+  // nobody, to practise alone.
   import type { Learner, Role } from '../../lib/wire.gen';
 
   let {
@@ -17,14 +17,20 @@
     roles: Role[];
     seats: number;
     may: boolean;
-    onseat: (ids: string[]) => void;
+    onseat: (ids: string[]) => Promise<void>;
     choosing: boolean;
   } = $props();
 
-  const ids = $derived(seated.map((c) => c.id));
+  /** As touched last, while it is on its way: the next touch adds to it. */
+  let wanted = $state.raw<string[]>();
+  const ids = $derived(wanted ?? seated.map((c) => c.id));
 
-  const toggle = (id: string): void =>
-    onseat(ids.includes(id) ? ids.filter((other) => other !== id) : [...ids, id]);
+  async function toggle(id: string): Promise<void> {
+    const mine = ids.includes(id) ? ids.filter((other) => other !== id) : [...ids, id];
+    wanted = mine;
+    await onseat(mine);
+    if (wanted === mine) wanted = undefined;
+  }
 </script>
 
 <div class="head">
@@ -42,7 +48,7 @@
         class="kid"
         aria-pressed={seat >= 0}
         disabled={seat < 0 && ids.length >= seats}
-        onclick={() => toggle(child.id)}
+        onclick={() => void toggle(child.id)}
         >{#if seat >= 0}<b>{seat + 1}</b>{/if}{child.name}</button
       >
     {/each}
