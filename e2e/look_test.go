@@ -106,7 +106,7 @@ func views(s school, g *guide.Guide, look func(name string)) {
 	g.Open("about:blank").Open(invitation).See("Join Orchard room")
 	look("the invitation")
 	s.empty()
-	g.Open("about:blank").Open(s.url).See("no children yet")
+	g.Open("about:blank").Open(s.url).See("no children yet").See("This is it")
 	look("Today, an empty class")
 	g.Press("Class").See("One stem for each child")
 	look("Class, empty")

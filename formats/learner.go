@@ -8,6 +8,7 @@ import (
 	"strconv"
 	"strings"
 	"time"
+	"unicode"
 )
 
 // LearnerVersion is the version of an exported learner.
@@ -19,6 +20,8 @@ type Learner struct {
 	Version    int         `json:"version"`
 	Name       string      `json:"name"`
 	Class      string      `json:"class"`
+	Day        string      `json:"day"`        // on which it was written to the file, 2026-11-24
+	Told       string      `json:"told"`       // what the learner could do when it was added, as an adult said; empty for nothing
 	Records    []Record    `json:"records"`    // oldest first, corrected and withdrawn ones too
 	Judgements []Judgement `json:"judgements"` // oldest first
 	Estimates  []Estimate  `json:"estimates"`
@@ -85,8 +88,21 @@ func WriteJSON(out io.Writer, l Learner) error {
 	return e.Encode(l)
 }
 
+// FileName is the name of a file with the learner's records: the learner, the class
+// and the day, with the dot and the ending given. What a file system refuses in a name
+// becomes a hyphen.
+func (l Learner) FileName(ending string) string {
+	name := strings.Map(func(r rune) rune {
+		if strings.ContainsRune(`/\:*?"<>|`, r) || unicode.IsControl(r) {
+			return '-'
+		}
+		return r
+	}, l.Name+", "+l.Class+", "+l.Day)
+	return strings.TrimLeft(name, ". ") + ending
+}
+
 var recordHeader = []string{
-	"id", "day", "stage", "manner", "material", "problem", "answer", "right", "help", "way", "came", "chosen", "run", "note", "replaces", "withdrawn", "recorded by", "recorded at", "seen at",
+	"id", "day", "stage", "manner", "material", "problem", "answer", "right", "help", "way", "came", "chosen", "run", "note", "replaces", "withdrawn", "recorded by", "recorded at", "seen at", "name", "class",
 }
 
 // WriteCSV writes the records of a learner as a table (RFC 4180) with a header.
@@ -101,7 +117,7 @@ func WriteCSV(out io.Writer, l Learner) error {
 	for _, r := range l.Records {
 		row := []string{
 			r.ID, r.Day, r.Stage, r.Manner, r.Material, r.Problem, r.Answer, strconv.FormatBool(r.Right), r.Help, r.Way, r.Came, strconv.FormatBool(r.Chosen), strconv.Itoa(r.Run),
-			r.Note, r.Replaces, strconv.FormatBool(r.Withdrawn), r.RecordedBy, r.RecordedAt.UTC().Format(time.RFC3339), r.SeenAt,
+			r.Note, r.Replaces, strconv.FormatBool(r.Withdrawn), r.RecordedBy, r.RecordedAt.UTC().Format(time.RFC3339), r.SeenAt, l.Name, l.Class,
 		}
 		for i := range row {
 			row[i] = harmless(row[i])

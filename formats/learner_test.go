@@ -33,6 +33,21 @@ func TestJSONReadsBack(t *testing.T) {
 	}
 }
 
+func TestFileName(t *testing.T) {
+	for name, c := range map[string]struct {
+		learner formats.Learner
+		want    string
+	}{
+		"name, class and day": {formats.Learner{Name: "Wren A.", Class: "Orchard room", Day: "2026-11-25"}, "Wren A., Orchard room, 2026-11-25.csv"},
+		"no path":             {formats.Learner{Name: "../Wren", Class: `a\b:c?`, Day: "2026-11-25"}, "-Wren, a-b-c-, 2026-11-25.csv"},
+		"no line of its own":  {formats.Learner{Name: "Wren\nA.", Class: "Ömer's", Day: "2026-11-25"}, "Wren-A., Ömer's, 2026-11-25.csv"},
+	} {
+		if got := c.learner.FileName(".csv"); got != c.want {
+			t.Errorf("%s: %q, wanted %q", name, got, c.want)
+		}
+	}
+}
+
 func TestCSV(t *testing.T) {
 	var out bytes.Buffer
 	if err := formats.WriteCSV(&out, example()); err != nil {
@@ -51,7 +66,7 @@ func TestCSV(t *testing.T) {
 		t.Fatalf("there is no column %s", name)
 		return ""
 	}
-	for name, want := range map[string]string{"problem": "47+25", "answer": "72", "right": "true", "note": "hums, \"softly\"\nand counts", "recorded at": "2026-11-24T08:30:00Z"} {
+	for name, want := range map[string]string{"problem": "47+25", "answer": "72", "right": "true", "note": "hums, \"softly\"\nand counts", "recorded at": "2026-11-24T08:30:00Z", "name": "Wren A.", "class": "Orchard room"} {
 		if got := cell(1, name); got != want {
 			t.Errorf("%s is %q, wanted %q", name, got, want)
 		}

@@ -313,6 +313,32 @@ func TestPeopleThatAreRefused(t *testing.T) {
 	if got := lead.send("PATCH", wren, wire.ChangeLearner{}); got.status != 422 {
 		t.Errorf("nothing asked: %d", got.status)
 	}
+	// What a child can do is told when it is added or later; what nobody can tell is refused.
+	sorrel := wire.Learner{ID: uuid.NewString(), Name: "Sorrel K."}
+	if got := lead.send("POST", lead.class("/learners"), wire.AddLearners{Learners: []wire.Learner{sorrel}, Told: "everything"}); got.status != 422 || got.trouble(t).Field != "told" {
+		t.Errorf("told what cannot be told: %d %s", got.status, got.body)
+	}
+	told := func() string {
+		var people wire.People
+		lead.send("GET", lead.class("/people"), nil).into(t, &people)
+		for _, e := range people.Children {
+			if e.ID == sorrel.ID {
+				return e.Told
+			}
+		}
+		return "not there"
+	}
+	if got := lead.send("POST", lead.class("/learners"), wire.AddLearners{Learners: []wire.Learner{sorrel}, Told: "adds-without-swap"}); got.status != 200 || told() != "adds-without-swap" {
+		t.Errorf("%d %s, told %q", got.status, got.body, told())
+	}
+	for _, c := range []struct {
+		told, want string
+		status     int
+	}{{"swaps-already", "swaps-already", 200}, {"everything", "swaps-already", 422}, {"", "", 200}} {
+		if got := lead.send("PATCH", lead.class("/learners/"+sorrel.ID), wire.ChangeLearner{Told: &c.told}); got.status != c.status || told() != c.want {
+			t.Errorf("told %q: %d %s, kept %q", c.told, got.status, got.body, told())
+		}
+	}
 	// Who leads both classes can move the child, and the history is gone from here.
 	account, _ := h.store.AccountByEmail(context.Background(), "lead@school.test")
 	if err := h.store.Join(context.Background(), account.ID, h.bees, store.Lead); err != nil {
@@ -425,7 +451,7 @@ func TestExport(t *testing.T) {
 	if err := json.Unmarshal(got.body, &out); err != nil || out.Name != "Wren A." || len(out.Records) != 1 || out.Records[0].Problem != "1458+2367" || out.Records[0].Note != note || len(out.Estimates) != 1 || out.Estimates[0].Value != 3800 {
 		t.Errorf("%s, %v", got.body, err)
 	}
-	if disposition := got.header.Get("Content-Disposition"); !strings.Contains(disposition, "attachment") {
+	if disposition := got.header.Get("Content-Disposition"); !strings.Contains(disposition, `attachment; filename="Wren A., Orchard room, 20`) {
 		t.Errorf("it is %q", disposition)
 	}
 	if csv := lead.send("GET", lead.class("/learners/"+h.wren.String()+"/export.csv"), nil); strings.Count(string(csv.body), "\r\n") != 2 || !strings.Contains(string(csv.body), note) {

@@ -4,6 +4,7 @@ import (
 	"bytes"
 	"errors"
 	"fmt"
+	"mime"
 	"slices"
 	"strings"
 	"time"
@@ -274,7 +275,11 @@ func (s *Server) exported(c *call) (formats.Learner, error) {
 	if err != nil {
 		return formats.Learner{}, err
 	}
-	out := formats.Learner{Name: e.Name, Class: c.class.Name}
+	today, _, err := s.today(c)
+	if err != nil {
+		return formats.Learner{}, err
+	}
+	out := formats.Learner{Name: e.Name, Class: c.class.Name, Day: today.String(), Told: string(e.Told)}
 	seen, err := s.store.Observations(c.Context(), e.ID)
 	if err != nil {
 		return out, err
@@ -311,14 +316,14 @@ func recordOf(o store.Observation) formats.Record {
 }
 
 func (s *Server) exportJSON(c *call) error {
-	return s.export(c, "learner.json", fiber.MIMEApplicationJSONCharsetUTF8, func(out *bytes.Buffer, l formats.Learner) error { return formats.WriteJSON(out, l) })
+	return s.export(c, ".json", fiber.MIMEApplicationJSONCharsetUTF8, func(out *bytes.Buffer, l formats.Learner) error { return formats.WriteJSON(out, l) })
 }
 
 func (s *Server) exportCSV(c *call) error {
-	return s.export(c, "learner.csv", "text/csv; charset=utf-8", func(out *bytes.Buffer, l formats.Learner) error { return formats.WriteCSV(out, l) })
+	return s.export(c, ".csv", "text/csv; charset=utf-8", func(out *bytes.Buffer, l formats.Learner) error { return formats.WriteCSV(out, l) })
 }
 
-func (s *Server) export(c *call, name, kind string, write func(*bytes.Buffer, formats.Learner) error) error {
+func (s *Server) export(c *call, ending, kind string, write func(*bytes.Buffer, formats.Learner) error) error {
 	l, err := s.exported(c)
 	if err != nil {
 		return err
@@ -327,7 +332,7 @@ func (s *Server) export(c *call, name, kind string, write func(*bytes.Buffer, fo
 	if err := write(&out, l); err != nil {
 		return err
 	}
-	c.Attachment(name)
+	c.Set(fiber.HeaderContentDisposition, mime.FormatMediaType("attachment", map[string]string{"filename": l.FileName(ending)}))
 	c.Set(fiber.HeaderContentType, kind)
 	return c.Send(out.Bytes())
 }

@@ -297,6 +297,17 @@ func TestLearners(t *testing.T) {
 		t.Errorf("a name twice: %v", err)
 	}
 	must(t, s.AddLearner(ctx, s.bees.ID, store.Learner{ID: uuid.New(), Name: "Wren A."}, time.Now()))
+
+	// What a child can do is kept with it, and told only where it is.
+	wren := list[1].ID
+	must(t, s.Tell(ctx, s.orchard.ID, wren, ladder.AddsNoSwap))
+	if err := s.Tell(ctx, s.bees.ID, wren, ladder.SwapsAlready); !errors.Is(err, store.ErrNone) {
+		t.Errorf("told by another class: %v", err)
+	}
+	standing, err := s.StandOf(ctx, s.orchard, wren)
+	if err != nil || standing.Told != ladder.AddsNoSwap {
+		t.Errorf("told %q, %v", standing.Told, err)
+	}
 }
 
 func (s school) lesson(t *testing.T, children ...string) store.Lesson {

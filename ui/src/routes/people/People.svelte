@@ -36,6 +36,7 @@
   let trouble = $state<Trouble>(); // of the whole
   let wrong = $state<Trouble>(); // beside the names to be added
   let names = $state('');
+  let told = $state(''); // what the children that are added can do
   let open = $state(''); // the child whose page of changes is open
   let renamed = $state('');
   let childWrong = $state<Trouble>();
@@ -68,7 +69,7 @@
     if (!lines.length) return;
     const learners = lines.map((name) => ({ id: newId(), name }));
     try {
-      take(await saved(api<People>('POST', classPath('/learners'), { learners })));
+      take(await saved(api<People>('POST', classPath('/learners'), { learners, told })));
       shared.said = `${lines.join(', ')} added`;
       names = '';
       wrong = undefined;
@@ -194,6 +195,15 @@
                       <Plain type="submit">Rename</Plain>
                     </span>
                     {#if childWrong}<Wrong trouble={childWrong} id="rename-wrong" />{/if}
+                    <label for="can">Could already, when added</label>
+                    <select
+                      id="can"
+                      value={c.told}
+                      onchange={(e) => void change(c, { told: e.currentTarget.value })}
+                    >
+                      <option value="">not known</option>
+                      {#each people.told as t (t.id)}<option value={t.id}>{t.name}</option>{/each}
+                    </select>
                     <span class="row acts">
                       <a class="act" href={view(`learner/${c.id}`)} use:link>Open the page</a>
                       <button class="act" type="button" onclick={() => retire(c)}
@@ -299,6 +309,11 @@
         bind:value={names}
         aria-describedby={wrong ? 'names-wrong' : 'names-hint'}></textarea>
       {#if wrong}<Wrong trouble={wrong} id="names-wrong" />{/if}
+      <label for="told">They can already</label>
+      <select id="told" bind:value={told}>
+        <option value="">not known yet</option>
+        {#each people?.told ?? [] as t (t.id)}<option value={t.id}>{t.name}</option>{/each}
+      </select>
       <p class="small" id="names-hint">
         One name on each line. No family names and no birth dates: they are not needed.
       </p>
@@ -361,6 +376,7 @@
     line-height: 20px;
   }
   input,
+  select,
   textarea {
     min-height: 44px;
     padding: 6px 10px;

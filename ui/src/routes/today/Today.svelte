@@ -9,6 +9,7 @@
   import Next from '../../lib/parts/Next.svelte';
   import Written from '../../lib/parts/Written.svelte';
   import Sign from '../../lib/pieces/Sign.svelte';
+  import { LessonInHand } from '../../lib/lesson.svelte';
   import SumCord from '../../lib/pieces/SumCord.svelte';
   import {
     classPath,
@@ -22,6 +23,9 @@
   import type { LessonDay, LessonLink, Today as Morning, Trouble } from '../../lib/wire.gen';
   import Wrong from '../../lib/parts/Wrong.svelte';
   import Done from './Done.svelte';
+  import { FirstDay } from './first.svelte';
+  import FirstLesson from './FirstDay.svelte';
+  import FirstNames from './FirstNames.svelte';
   import Waited from './Waited.svelte';
 
   const desk = $derived(shared.desk!);
@@ -34,11 +38,32 @@
   const action = $derived(
     inHand
       ? { label: 'Go on', to: address(inHand) }
-      : desk.learners.length === 0 && desk.class.role === 'lead'
-        ? { label: 'Add the children', to: view('people') }
-        : { label: 'Start a lesson', to: view('numbers') },
+      : { label: 'Start a lesson', to: view('numbers') },
   );
-  const go = (): void => void push(action.to);
+  /** A class of which nothing is known yet is led to its first lesson. */
+  const begins = $derived(
+    desk.class.role === 'lead' && !inHand && !desk.learners.length && !desk.open.length,
+  );
+  const first = new FirstDay();
+  const go = (): void => {
+    if (begins) void first.begin();
+    else void push(action.to);
+  };
+  /** The lesson that was put away last, to be taken back. */
+  let away = $state.raw<LessonLink>();
+  async function putAway(l: LessonLink): Promise<void> {
+    await LessonInHand.of(l.id).change({ stand: 'away' });
+    away = l;
+    shared.said = `${l.sum.said} is put away`;
+    await loadDesk(desk.class.id);
+    await load();
+  }
+  async function takeBack(l: LessonLink): Promise<void> {
+    await LessonInHand.of(l.id).change({ stand: l.stand });
+    away = undefined;
+    await loadDesk(desk.class.id);
+    await load();
+  }
   let trouble = $state<Trouble>();
   async function days(day: string): Promise<void> {
     try {
@@ -59,6 +84,7 @@
   onMount(() => {
     void loadDesk(desk.class.id);
     void load();
+    if (begins) void first.draw();
   });
 </script>
 
@@ -86,10 +112,17 @@
         cell={now ? 38 : 24}
       />
     </span>
+    {#if shared.mayPresent}
+      <button class="act away" onclick={() => void putAway(l)}>Put away</button>
+    {/if}
   </li>
 {/snippet}
 
-<Bench title="Today" keys={[['space', action.label.toLowerCase()]]} first="book">
+<Bench
+  title="Today"
+  keys={[['space', begins ? 'begin the first lesson' : action.label.toLowerCase()]]}
+  first="book"
+>
   {#snippet shelf()}
     <h1>{desk.class.name}</h1>
     <p class="small">
@@ -111,92 +144,108 @@
     {/if}
   {/snippet}
   {#snippet mat()}
-    <div class="morning">
-      {#if trouble}<Wrong {trouble} />{/if}
-      <svg class="stem" width="60" height="100%" preserveAspectRatio="none" aria-hidden="true">
-        <path d="M30 0V2000" stroke="var(--leaf)" stroke-width="2.6" fill="none" />
-      </svg>
-      <svg class="crown" width="60" height="44" viewBox="0 0 60 44" aria-hidden="true">
-        <use href="#leaf" transform="translate(30 26) rotate(-30) scale(1.1)" />
-        <use href="#leaf" transform="translate(30 34) rotate(-30) scale(-1.1 1.1)" />
-      </svg>
-      {#if past}
-        <h1 class="day">Lessons of {past.says}</h1>
-        <p class="turn">
-          <button disabled={!past.before} onclick={() => void days(past!.before)}>
-            ‹ the day before</button
-          >
-          <button disabled={!past.after} onclick={() => void days(past!.after)}>
-            the day after ›</button
-          >
-          <button onclick={() => (past = undefined)}>back to this morning</button>
-        </p>
-        {#if past.lessons.length}<Done lessons={past.lessons} />{:else}
-          <p class="small">No lesson ended on this day.</p>
-        {/if}
-      {:else}
-        <h1 class="day">{desk.day}</h1>
-        <ol>
-          {#if inHand}{@render bud(inHand, true)}{/if}
-          {#each desk.open as l (l.id)}{@render bud(l, false)}{/each}
-          {#if shared.mayPresent}
-            {#each (morning?.meetings ?? []).slice(0, inHand ? 2 : 3) as m (m.stage + m.children[0]?.id)}
-              <li class="lesson bud">
-                <svg class="bud-node" width="40" height="30" viewBox="0 0 40 30" aria-hidden="true">
-                  <path
-                    d="M2 22C10 22 12 12 22 12"
-                    fill="none"
-                    stroke="var(--leaf)"
-                    stroke-width="1.8"
-                  />
-                  <path
-                    d="M22 12C24 5 33 4 38 8C34 15 27 17 22 12Z"
-                    fill="var(--paper)"
-                    stroke="var(--leaf)"
-                    stroke-width="1.8"
-                  />
-                </svg>
-                <a
-                  class="what"
-                  href={view(
-                    `numbers?stage=${m.stage}&children=${m.children.map((c) => c.id).join(',')}`,
-                  )}
-                  use:link
-                >
-                  <span class="small">suggested for</span>
-                  <strong>{m.children.map((c) => c.name).join(', ')}</strong>
-                  <span class="stage">{m.name}, with pieces</span>
-                  <span class="why-next">{m.why}</span>
-                </a>
-                <span class="example kid">{m.example}</span>
+    {#if begins}<FirstLesson {first} />{:else}
+      <div class="morning">
+        {#if trouble}<Wrong {trouble} />{/if}
+        <svg class="stem" width="60" height="100%" preserveAspectRatio="none" aria-hidden="true">
+          <path d="M30 0V2000" stroke="var(--leaf)" stroke-width="2.6" fill="none" />
+        </svg>
+        <svg class="crown" width="60" height="44" viewBox="0 0 60 44" aria-hidden="true">
+          <use href="#leaf" transform="translate(30 26) rotate(-30) scale(1.1)" />
+          <use href="#leaf" transform="translate(30 34) rotate(-30) scale(-1.1 1.1)" />
+        </svg>
+        {#if past}
+          <h1 class="day">Lessons of {past.says}</h1>
+          <p class="turn">
+            <button disabled={!past.before} onclick={() => void days(past!.before)}>
+              ‹ the day before</button
+            >
+            <button disabled={!past.after} onclick={() => void days(past!.after)}>
+              the day after ›</button
+            >
+            <button onclick={() => (past = undefined)}>back to this morning</button>
+          </p>
+          {#if past.lessons.length}<Done lessons={past.lessons} />{:else}
+            <p class="small">No lesson ended on this day.</p>
+          {/if}
+        {:else}
+          <h1 class="day">{desk.day}</h1>
+          <ol>
+            {#if away}
+              <li class="lesson put" role="status">
+                <span>{away.sum.said} is put away.</span>
+                <button class="act" onclick={() => void takeBack(away!)}>Undo</button>
               </li>
-            {/each}
-          {/if}
-          {#if !inHand && desk.open.length === 0 && !morning?.meetings.length}
-            <li class="lesson none">
-              <span class="node dashed"></span>
-              <span class="what">
-                <strong>No lesson in hand</strong>
-                <span class="said">
-                  {shared.mayPresent
-                    ? 'Choose numbers by the ' +
-                      desk.words.swaps +
-                      ' they cause, gather the pieces, and work them on the mat.'
-                    : 'Lessons that are opened in this class appear here.'}
+            {/if}
+            {#if inHand}{@render bud(inHand, true)}{/if}
+            {#each desk.open as l (l.id)}{@render bud(l, false)}{/each}
+            {#if shared.mayPresent}
+              {#each (morning?.meetings ?? []).slice(0, inHand ? 2 : 3) as m (m.stage + m.children[0]?.id)}
+                <li class="lesson bud">
+                  <svg
+                    class="bud-node"
+                    width="40"
+                    height="30"
+                    viewBox="0 0 40 30"
+                    aria-hidden="true"
+                  >
+                    <path
+                      d="M2 22C10 22 12 12 22 12"
+                      fill="none"
+                      stroke="var(--leaf)"
+                      stroke-width="1.8"
+                    />
+                    <path
+                      d="M22 12C24 5 33 4 38 8C34 15 27 17 22 12Z"
+                      fill="var(--paper)"
+                      stroke="var(--leaf)"
+                      stroke-width="1.8"
+                    />
+                  </svg>
+                  <a
+                    class="what"
+                    href={view(
+                      `numbers?stage=${m.stage}&children=${m.children.map((c) => c.id).join(',')}`,
+                    )}
+                    use:link
+                  >
+                    <span class="small">suggested for</span>
+                    <strong>{m.children.map((c) => c.name).join(', ')}</strong>
+                    <span class="stage">{m.name}, with pieces</span>
+                    <span class="why-next">{m.why}</span>
+                  </a>
+                  <span class="example kid">{m.example}</span>
+                </li>
+              {/each}
+            {/if}
+            {#if !inHand && desk.open.length === 0 && !morning?.meetings.length}
+              <li class="lesson none">
+                <span class="node dashed"></span>
+                <span class="what">
+                  <strong>No lesson in hand</strong>
+                  <span class="said">
+                    {shared.mayPresent
+                      ? 'Choose numbers by the ' +
+                        desk.words.swaps +
+                        ' they cause, gather the pieces, and work them on the mat.'
+                      : 'Lessons that are opened in this class appear here.'}
+                  </span>
                 </span>
-              </span>
-            </li>
+              </li>
+            {/if}
+          </ol>
+          {#if morning?.done.length}
+            <h2 class="done">Done today</h2>
+            <Done lessons={morning.done} />
           {/if}
-        </ol>
-        {#if morning?.done.length}
-          <h2 class="done">Done today</h2>
-          <Done lessons={morning.done} />
         {/if}
-      {/if}
-    </div>
+      </div>
+    {/if}
   {/snippet}
   {#snippet book()}
-    {#if inHand}
+    {#if begins}
+      <FirstNames {first} />
+    {:else if inHand}
       <h1>Next</h1>
       <p class="nextup">{inHand.next}</p>
       <p class="small">{inHand.sum.said}, {inHand.sum.swaps}</p>
@@ -230,21 +279,32 @@
             <a href={view(`learner/${c.id}`)} use:link>
               <Sign state={c.state} />
               <span
-                ><b>{c.name}</b> <span class="small">{c.what}</span><br /><span class="small why"
-                  >{c.why}</span
+                ><b>{c.name}</b> <span class="why">{c.why}</span><br /><span class="small"
+                  >{c.what}</span
                 ></span
               >
             </a>
           </li>
         {/each}
       </ul>
-    {:else if morning && !inHand && shared.mayPresent && !morning.unwritten.length}
+    {:else if morning && !begins && !inHand && shared.mayPresent && !morning.unwritten.length}
       <h1>The first step</h1>
       <p class="nextup">Choose a stage or your own pattern, and the numbers are drawn for you.</p>
     {/if}
   {/snippet}
   {#snippet foot()}
-    {#if shared.mayPresent || inHand}<Next label={action.label} key="space" onclick={go} />{/if}
+    {#if begins}
+      <Next
+        label="Begin {first.sum?.said ?? ''}"
+        key="space"
+        disabled={!first.sum || first.busy}
+        onclick={go}
+      />
+    {:else if shared.mayPresent || inHand}<Next
+        label={action.label}
+        key="space"
+        onclick={go}
+      />{/if}
   {/snippet}
 </Bench>
 
@@ -319,6 +379,16 @@
   }
   .days {
     margin-top: var(--s4);
+  }
+  .away {
+    grid-column: 1;
+    justify-self: start;
+    margin-top: calc(-1 * var(--s4));
+  }
+  .put {
+    grid-template-columns: auto 1fr;
+    align-items: center;
+    padding: 0;
   }
   .done {
     margin-top: var(--s4);
