@@ -77,7 +77,8 @@ func TestKeysAfterTouches(t *testing.T) {
 	// Reached by Tab, the same button is pressed by space.
 	g.TabTo("blocks").Key(" ").Holds("blocks", "[...document.querySelectorAll('button, [role=radio]')].some((b) => b.innerText.trim() === 'blocks' && (b.ariaChecked === 'true' || b.ariaPressed === 'true'))").Holds("no step was taken", at("before/0"))
 
-	// On the class: a leaf is touched, and the arrows walk on from it.
+	// On Record: a child is touched, and a digit is no more lost on it.
+	g.LetGo()
 	workedToTheEnd(g)
 	g.Press("Wren A. right, ").Holds("written", "document.querySelector('.box.written')").Settle().Holds("the focus is with the view", here)
 

@@ -50,15 +50,15 @@ func views(s school, g *guide.Guide, look func(name string)) {
 	g.Press("one swap, ones").Press("tens to hundreds").Press("a swap 0").See("No numbers fit")
 	look("Numbers, nothing fits")
 	numbers(g, look)
-	g.Press("Adding").Press("one swap, ones").See("Twelve of them").LetGo().Key("?").See("Keys on this page")
+	g.Press("Adding").Press("one swap, ones").See("Twelve of them").Key("?").See("Keys on this page")
 	look("the keys")
 	g.Press("Close").Open(s.url).See("No lesson in hand").Press("Numbers").See("Twelve of them").Holds("a field", "document.querySelector('#own')")
 	g.Holds("the field is filled", "(() => { const f = document.getElementById('own'); f.value = '4999+4999'; f.dispatchEvent(new Event('input', { bubbles: true })); f.form.requestSubmit(); return true })()")
 	g.See("Most pieces at once").Holds("picked", "document.body.innerText.includes('9 cubes') || document.body.innerText.includes('9\\ncubes') || document.querySelector('.pieces')").Press("Gather").See("most pieces at once")
 	look("Gather, choosing")
-	g.LetGo().Key(" ").See("About how much")
+	g.Key(" ").See("About how much")
 	look("Mat, the estimate")
-	g.LetGo().Key(" ").See("Three trays").LetGo().Key(" ", " ", " ", " ").Holds("laid out", at("lay-out/4"))
+	g.Key(" ").See("Three trays").Key(" ", " ", " ", " ").Holds("laid out", at("lay-out/4"))
 	look("Mat, the trays at their fullest")
 	g.Key(" ", " ", " ").Holds("ten", at("work/ones/1"))
 	look("Mat, a swap of ones")
@@ -70,7 +70,7 @@ func views(s school, g *guide.Guide, look func(name string)) {
 	look("Mat, said back")
 	g.Press("Expanded form").See("= 8000 + 1800 + 180 + 18")
 	look("Mat, expanded form")
-	g.Press("Column").LetGo().Key(" ", " ", " ").Holds("checked", at("check/1"))
+	g.Press("Column").Key(" ", " ", " ").Holds("checked", at("check/1"))
 	look("Mat, checked")
 	g.Press("Today").See("in your hand").See("Look again")
 	look("Today")
@@ -99,7 +99,7 @@ func views(s school, g *guide.Guide, look func(name string)) {
 	look("asking before erasing")
 	g.Press("Keep everything").Press("Today").See("Still to write up").Press("yesterday: ").See("as seen on the mat")
 	look("Record, as seen on the mat")
-	g.LetGo().Key("1").See("no answer").Key("1").Press("add a note").Holds("a note", "document.querySelector('textarea')")
+	g.Key("1").See("no answer").Key("1").Press("add a note").Holds("a note", "document.querySelector('textarea')")
 	look("Record, a child open")
 	g.Press("Save, then").See("Undo")
 	look("Record, a wrong answer")
@@ -214,7 +214,7 @@ func other(g *guide.Guide, problem string, look func(name string), keys ...strin
 	look(problem + ", picked")
 	g.Press("Gather").Holds("gathered", "document.querySelector('.gather .kinds')")
 	look(problem + ", gathered")
-	g.LetGo().Key(" ").See("About how").LetGo().Key(" ").Holds("laid out", at("lay-out/0")).Settle().Key(keys...)
+	g.Key(" ").See("About how").Key(" ").Holds("laid out", at("lay-out/0")).Settle().Key(keys...)
 	for range 50 {
 		now := guide.Read[string](g, "document.querySelector('[data-step]')?.dataset.step")
 		if atTheEnd(g) {
@@ -223,7 +223,7 @@ func other(g *guide.Guide, problem string, look func(name string), keys ...strin
 		if strings.HasSuffix(now, "/2") || now == "join/0" {
 			look(problem + " " + now)
 		}
-		g.LetGo().Key(" ").Holds("a step on", fmt.Sprintf("document.querySelector('[data-step]')?.dataset.step !== %q", now))
+		g.Key(" ").Holds("a step on", fmt.Sprintf("document.querySelector('[data-step]')?.dataset.step !== %q", now))
 	}
 }
 
@@ -242,7 +242,7 @@ func tall(s school, g *guide.Guide, look func(name string)) {
 	look("People")
 	g.Press("Today").See("Still to write up").Press("yesterday: ").See("as seen on the mat")
 	look("Record")
-	g.LetGo().Key("2").See("no answer")
+	g.Key("2").See("no answer")
 	look("Record, a child open")
 	g.Key("7", " ").See("Undo")
 	look("Record, a wrong answer")
@@ -255,13 +255,13 @@ func tall(s school, g *guide.Guide, look func(name string)) {
 	g.Holds("picked", "document.querySelector('.picked')?.textContent.includes('nine thousand nine hundred')")
 	g.Press("Gather").Holds("gathered", "document.querySelector('.gather .kinds')")
 	look("Gather")
-	g.LetGo().Key(" ").Holds("the mat", at("before/0"))
+	g.Key(" ").Holds("the mat", at("before/0"))
 	for i := range 34 {
 		if step := guide.Read[string](g, "document.querySelector('[data-step]')?.dataset.step"); atTheEnd(g) {
 			return
 		} else {
 			look("Mat " + step)
-			g.LetGo().Key(" ").Holds(fmt.Sprintf("step %d", i), fmt.Sprintf("document.querySelector('[data-step]')?.dataset.step !== %q", step))
+			g.Key(" ").Holds(fmt.Sprintf("step %d", i), fmt.Sprintf("document.querySelector('[data-step]')?.dataset.step !== %q", step))
 		}
 	}
 	s.Errorf("the lesson does not end")

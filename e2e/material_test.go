@@ -41,7 +41,7 @@ func onTheMat(g *guide.Guide, problem string, kind material.Kind, children ...st
 	for i, child := range children {
 		g.Press(child).See(fmt.Sprintf("%d%s", i+1, child))
 	}
-	g.Press("done").Press("To the mat").See("About").LetGo().Key(" ").Holds("laid out", at("lay-out/0"))
+	g.Press("done").Press("To the mat").See("About").Key(" ").Holds("laid out", at("lay-out/0"))
 	if kind != "" {
 		g.Press(string(kind)).Holds("in "+string(kind), fmt.Sprintf("document.querySelector('[aria-checked=true]')?.innerText.includes(%q)", kind))
 	}
@@ -55,7 +55,7 @@ func until(g *guide.Guide, position string) *guide.Guide {
 		if now == position || g.Err() != nil {
 			return g
 		}
-		g.LetGo().Key(" ").Holds("a step on from "+now, fmt.Sprintf("document.querySelector('[data-step]')?.dataset.step !== %q", now))
+		g.Key(" ").Holds("a step on from "+now, fmt.Sprintf("document.querySelector('[data-step]')?.dataset.step !== %q", now))
 	}
 	return g.Holds(position, at(position))
 }
@@ -91,8 +91,8 @@ func TestEveryMaterial(t *testing.T) {
 			there(until(g, "work/ones/0"), pile(kind, "the number", 17, 0))
 			there(until(g, "work/ones/3"), pile(kind, "share 2", 4, 0), pile(kind, "the remainder", 1, 0))
 			until(g, "read/3").See("“Each gets 24 …, and one is left over.”")
-			workedToTheEnd(g).See("17 among four: 4 each, 1 left over").Press("Ada W. right, 24 r 1").LetGo().Key("2").See("no answer").Key("2", "4", ".", "1").See("24 r 1").Key(kb.Backspace).Settle()
-			g.Press("2").Holds("another rest", "document.querySelector('.answer').innerText === '24 r 2'").LetGo().Key(" ").Holds("written", "document.querySelectorAll('.box.written').length === 2").Settle()
+			workedToTheEnd(g).See("17 among four: 4 each, 1 left over").Press("Ada W. right, 24 r 1").Key("2").See("no answer").Key("2", "4", ".", "1").See("24 r 1").Key(kb.Backspace).Settle()
+			g.Press("2").Holds("another rest", "document.querySelector('.answer').innerText === '24 r 2'").Key(" ").Holds("written", "document.querySelectorAll('.box.written').length === 2").Settle()
 			s.check(g)
 			kept := s.kept(g)
 			seen, err := s.store.LessonObservations(ctx, kept.ID)
@@ -102,7 +102,7 @@ func TestEveryMaterial(t *testing.T) {
 			if want := map[bool]book.Manner{true: book.Drawn, false: book.Pieces}[kind.Drawn()]; seen[0].Manner != want {
 				t.Errorf("worked with %s and written as %s", kind, seen[0].Manner)
 			}
-			g.LetGo().Key(" ").See("Wednesday 25 November")
+			g.Key(" ").See("Wednesday 25 November")
 
 			// Six addends: several tens of a place.
 			onTheMat(g, "89+98+87+78+99+69", kind)
@@ -194,7 +194,7 @@ func TestCardsSlideApart(t *testing.T) {
 	onTheMat(s.login(g, "hanne"), "1458+2367", material.Beads)
 	there(until(g, "read/0"), "cards 3000, 800, 20, 5").Press("cards 3000, 800, 20, 5: slide them apart").Holds("apart", "document.querySelector('[role=img][aria-label=\"cards 3000 + 800 + 20 + 5\"]')")
 	g.Settle().Holds("side by side", "(() => { const r = [...document.querySelectorAll('.turn .card')].filter((c) => c.checkVisibility()).map((c) => c.getBoundingClientRect()); return r.length === 4 && r.every((x, i) => i === 0 || x.left >= r[i - 1].right); })()")
-	there(g.LetGo().Key("x").Settle(), "cards 3000, 800, 20, 5").See("(2000 + 300 + 60 + 7)").Key("x")
+	there(g.Key("x").Settle(), "cards 3000, 800, 20, 5").See("(2000 + 300 + 60 + 7)").Key("x")
 	there(g, "cards 3000 + 800 + 20 + 5").Press("cards 3000 + 800 + 20 + 5: slide them together").Settle().Holds("on one another", "(() => { const r = [...document.querySelectorAll('.turn .card')].filter((c) => c.checkVisibility()).map((c) => Math.round(c.getBoundingClientRect().right)); return new Set(r).size === 1; })()")
 }
 
@@ -251,7 +251,7 @@ func TestDrawingsStandStill(t *testing.T) {
 	onTheMat(s.login(g, "hanne"), "1547+2386", material.Drawings)
 	until(g, "work/hundreds/1")
 	first := picture(g, "first.png")
-	g.Reload().Holds("the same step", at("work/hundreds/1")).LetGo()
+	g.Reload().Holds("the same step", at("work/hundreds/1"))
 	if n, where := differs(t, first, picture(g, "again.png")); n > 0 {
 		t.Errorf("after a reload the drawing is another: %d pixels within %v", n, where)
 	}
@@ -259,7 +259,7 @@ func TestDrawingsStandStill(t *testing.T) {
 	if n, _ := differs(t, first, picture(g, "other.png")); n < 1_000 {
 		t.Errorf("the pictures of two steps differ in %d pixels: nothing was compared", n)
 	}
-	g.Press("Today").See("in your hand").Press("Mat").Holds("again", at("work/hundreds/0")).LetGo().Key(" ").Holds("on", at("work/hundreds/1"))
+	g.Press("Today").See("in your hand").Press("Mat").Holds("again", at("work/hundreds/0")).Key(" ").Holds("on", at("work/hundreds/1"))
 	if n, where := differs(t, first, picture(g, "later.png")); n > 0 {
 		t.Errorf("after a visit elsewhere the drawing is another: %d pixels within %v", n, where)
 	}

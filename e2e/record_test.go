@@ -35,7 +35,7 @@ func atTheMat(g *guide.Guide, sum string, children ...string) *guide.Guide {
 	for i, child := range children {
 		g.Press(child).See(fmt.Sprintf("%d%s", i+1, child))
 	}
-	return g.Press("done").Press("To the mat").See("About how much").Press("Lay out").See("Three trays").LetGo()
+	return g.Press("done").Press("To the mat").See("About how much").Press("Lay out").See("Three trays")
 }
 
 // workedToTheEnd steps to the end of the check, and on to the record.
@@ -45,9 +45,9 @@ func workedToTheEnd(g *guide.Guide) *guide.Guide {
 			break
 		}
 		step := guide.Read[string](g, "document.querySelector('[data-step]')?.dataset.step ?? ''")
-		g.LetGo().Key(" ").Holds("a step on", fmt.Sprintf("document.querySelector('[data-step]')?.dataset.step !== %q", step))
+		g.Key(" ").Holds("a step on", fmt.Sprintf("document.querySelector('[data-step]')?.dataset.step !== %q", step))
 	}
-	return g.LetGo().Key(" ").See("Who did what")
+	return g.Key(" ").See("Who did what")
 }
 
 // The whole chain, twice: from the log-in to the changed vine, and again on the
@@ -75,7 +75,7 @@ func TestTheChainOverTwoDays(t *testing.T) {
 		if chosen := guide.Read[bool](g, "!![...document.querySelectorAll('.book .name[aria-pressed=true]')].find((b) => b.innerText === 'Quill Z.')"); !chosen {
 			g.Press("Quill Z.")
 		}
-		g.See("Quill Z. · no swap").Press("Plan this lesson").See("For Quill Z.").See("Twelve of them").Press("Gather").See("works the ones").Press("To the mat").See("About how much").Press("Lay out").See("Three trays").LetGo()
+		g.See("Quill Z. · no swap").Press("Plan this lesson").See("For Quill Z.").See("Twelve of them").Press("Gather").See("works the ones").Press("To the mat").See("About how much").Press("Lay out").See("Three trays")
 	}
 	right := func() {
 		workedToTheEnd(g).Press("Quill Z. right, ").Holds("written", "document.querySelector('.box.written')").Settle()
@@ -111,7 +111,7 @@ func TestTheChainOverTwoDays(t *testing.T) {
 			g.Press(other)
 		}
 	}
-	g.Press("Plan this lesson").See("Quill Z.").See("Twelve of them").Press("Gather").See("works the ones").Press("To the mat").See("About how much").Press("Lay out").See("Three trays").LetGo()
+	g.Press("Plan this lesson").See("Quill Z.").See("Twelve of them").Press("Gather").See("works the ones").Press("To the mat").See("About how much").Press("Lay out").See("Three trays")
 	right()
 	g.Press("Finish the lesson").See("Thursday 26 November").Press("Class").Holds("a full lobe", leafSays("Quill Z.", "no swap", "secure with pieces")).Holds("and waiting for over ten", leafSays("Quill Z.", "one swap, ones", "not yet"))
 	g.Press("Quill Z., 0 days").Press("addition, no swap: secure with pieces").See("Secure since today. Right alone 7 times on 3 days, last today.")
@@ -175,8 +175,8 @@ func TestRecordingByKeys(t *testing.T) {
 	s := open(t)
 	g := s.sit(laptopWidth, laptopHeight)
 	atTheMat(s.login(g, "hanne"), "47+25", "Ada W.", "Bram D.", "Clio J.")
-	g.TabTo("Ada W. …").Key(kb.Enter).Holds("asked", "document.activeElement.id === 'estimate'").Key("7", "0", kb.Enter).See("Ada W. 70").LetGo()
-	workedToTheEnd(g).See("answer 72").LetGo()
+	g.TabTo("Ada W. …").Key(kb.Enter).Holds("asked", "document.activeElement.id === 'estimate'").Key("7", "0", kb.Enter).See("Ada W. 70")
+	workedToTheEnd(g).See("answer 72")
 	g.Key("2").See("no answer").Key("6", "3", kb.Backspace, "2", "n", "m").Holds("pieces and column", "document.querySelector('.manners [aria-checked=true]').innerText.trim() === 'with pieces and column'")
 	g.Key(" ").See("The ten that came up was not added").Holds("the next child is open", "document.querySelector('.row.open .name').innerText.includes('Clio J.')")
 	g.Key("r", "e", " ").Holds("then the first", "document.querySelector('.row.open .name').innerText.includes('Ada W.')").Key(kb.Escape).Settle()
@@ -199,17 +199,17 @@ func TestRecordingByKeys(t *testing.T) {
 	if got := now(); len(got) != 2 || got[bram].Answer != "62" || got[bram].Help != book.Nudged || got[bram].Manner != book.PiecesAndColumn || got[clio].Help != book.Explains || !got[clio].Right() {
 		t.Errorf("recorded %+v", got)
 	}
-	g.LetGo().Key(kb.Backspace).Holds("Clio waits again", "document.querySelectorAll('.box:not(.written)').length === 2").Settle()
+	g.Key(kb.Backspace).Holds("Clio waits again", "document.querySelectorAll('.box:not(.written)').length === 2").Settle()
 	s.check(g)
 	if got := now(); len(got) != 1 {
 		t.Errorf("after the undo %+v", got)
 	}
-	g.Key("2").See("no answer").Key("r", " ").Holds("corrected", "!document.querySelector('.box.wrong')").Key(kb.Escape).Settle().LetGo()
+	g.Key("2").See("no answer").Key("r", " ").Holds("corrected", "!document.querySelector('.box.wrong')").Key(kb.Escape).Settle()
 	s.check(g)
 	if got := now(); len(got) != 1 || !got[bram].Right() || !got[bram].Replaces.Valid {
 		t.Errorf("after the correction %+v", got)
 	}
-	g.Key("y").Holds("all written", "document.querySelectorAll('.box:not(.written)').length === 0").Settle().LetGo().Key(" ").See("No lesson in hand")
+	g.Key("y").Holds("all written", "document.querySelectorAll('.box:not(.written)').length === 0").Settle().Key(" ").See("No lesson in hand")
 	s.check(g)
 	if waits := s.unwritten(); waits != 2 { // those that the demo leaves
 		t.Errorf("%d still to write", waits)
@@ -283,7 +283,7 @@ func TestAllRightAtOnce(t *testing.T) {
 	g.Press("Undo").Holds("all three wait again", unwritten).Settle()
 	g.Key("y").Holds("written again", "document.querySelectorAll('.box.written').length === 3").Settle()
 	g.TabTo("Undo").Key(" ").Holds("undone by the key that presses what has the focus", unwritten).Settle()
-	g.LetGo().Key("y").Holds("and written once more", "document.querySelectorAll('.box.written').length === 3").Settle()
+	g.Key("y").Holds("and written once more", "document.querySelectorAll('.box.written').length === 3").Settle()
 	s.check(g)
 	seen, err := s.store.LessonObservations(ctx, s.kept(g).ID)
 	if err != nil {
@@ -321,8 +321,8 @@ func TestACorrectionADayLater(t *testing.T) {
 	g := s.sit(laptopWidth, laptopHeight)
 	s.login(g, "hanne").See("Thursday 26 November").Press("Class").See("Plan this lesson").Press("Quill Z., 1 day").See("Records, newest first")
 	g.Press("addition, no swap: under way with pieces").See("0 of 7 beads")
-	g.Press("21 + 15 = 46, correct it").See("Correct a record").See("recorded by "+account.Name).LetGo().Key(kb.Escape).Holds("nothing was touched", "!document.body.innerText.includes('Correct a record')")
-	g.Press("21 + 15 = 46, correct it").See("Correct a record").LetGo().Key("3").Key("6").Key("n").HoldDown(' ', 30).See("3½ of 7 beads").Settle()
+	g.Press("21 + 15 = 46, correct it").See("Correct a record").See("recorded by "+account.Name).Key(kb.Escape).Holds("nothing was touched", "!document.body.innerText.includes('Correct a record')")
+	g.Press("21 + 15 = 46, correct it").See("Correct a record").Key("3").Key("6").Key("n").HoldDown(' ', 30).See("3½ of 7 beads").Settle()
 	s.check(g)
 	seen, err := s.store.Observations(ctx, child.ID)
 	if err != nil || len(seen) != 5 {
@@ -359,8 +359,8 @@ func TestLessonsByDay(t *testing.T) {
 	workedToTheEnd(atTheMat(s.login(g, "hanne"), "47+25", "Ada W."))
 	g.Press("Ada W. right, ").See("Finish the lesson").Settle()
 	id := s.kept(g).ID
-	g.LetGo().Key(" ").See("Done today").Press("Ada W. ").See("Who did what").See("Back to Today")
-	g.LetGo().Key("1").See("no answer").Key("6", "2", " ").See("The ten that came up was not added").Settle()
+	g.Key(" ").See("Done today").Press("Ada W. ").See("Who did what").See("Back to Today")
+	g.Key("1").See("no answer").Key("6", "2", " ").See("The ten that came up was not added").Settle()
 	s.check(g)
 	seen, err := s.store.LessonObservations(ctx, id)
 	if err != nil || len(seen) != 2 || seen[1].Answer != "62" || !seen[1].Replaces.Valid || s.keptAs(id).Stand != lesson.Ended {
@@ -378,7 +378,7 @@ func TestTwoGuidesRecordAtOnce(t *testing.T) {
 	id := s.kept(one).ID
 	s.login(two, "tilo").Press("open, since").LetGo().Holds("the mat", at("check/1")).Key("w").See("as seen on the mat")
 	one.Press("Ada W. right, 72").Settle()
-	two.LetGo().Key("1").See("no answer").Key("6", "2", " ").See("This child already has a record for this problem").See("Hanne").Press("Done twice: keep both").Holds("settled", "!document.querySelector('.conflict')").Settle()
+	two.Key("1").See("no answer").Key("6", "2", " ").See("This child already has a record for this problem").See("Hanne").Press("Done twice: keep both").Holds("settled", "!document.querySelector('.conflict')").Settle()
 	s.check(one)
 	s.check(two)
 	seen, err := s.store.LessonObservations(ctx, id)
@@ -475,7 +475,7 @@ func TestPeople(t *testing.T) {
 	g.Write("First name and initial, or a pasted list", "Quill Z., Sorrel K.").Press("Add 2 children").See("24 children")
 	g.Press("Sorrel K.").Write("Name in this class", "Ada W.").Press("Rename").See("“Ada W.” is already in the class").Write("Name in this class", "Sorrel B.").Press("Rename").Holds("renamed", "[...document.querySelectorAll('.children .name')].some((b) => b.innerText === 'Sorrel B.')")
 	g.Press("Quill Z.").Press("leaves the class").See("Quill Z. has left the class").See("23 children").Press("Undo").See("24 children")
-	g.Press("Quill Z.").Press("leaves the class").See("Left the class").Press("take back").See("24 children")
+	g.Press("Quill Z.").Press("leaves the class").See("Left the class").Press("bring back").See("24 children")
 	g.Press("Invite an assistant").See("works once").Settle()
 	link := guide.Read[string](g, "document.getElementById('link').value")
 	s.check(g)
@@ -483,8 +483,8 @@ func TestPeople(t *testing.T) {
 		t.Fatalf("the link is %q", link)
 	}
 	g.Reload().See("Invitations that can still be used").See("somebody who presents and records").Holds("the link is not shown again", "!document.getElementById('link')").Press("Settings").Press("Log out").See("Log in")
-	g.Open("about:blank").Open(link).See("Join Orchard room").Write("Your name", "Ilse").Write("Email", "ilse@vineswap.test").Write("A password of your own", "short").Press("Join").See("The password is too short")
-	g.Write("A password of your own", "honey-and-plums").Press("Join").See("24 children")
+	g.Open("about:blank").Open(link).See("Join Orchard room").Write("Your name", "Ilse").Write("Email", "ilse@vineswap.test").Write("Choose a password", "short").Press("Join").See("The password is too short")
+	g.Write("Choose a password", "honey-and-plums").Press("Join").See("24 children")
 	s.check(g)
 	_, class := s.lead()
 	members, err := s.store.Members(ctx, class)
@@ -500,7 +500,7 @@ func TestPeople(t *testing.T) {
 		t.Fatalf("%d records, %v", len(known), err)
 	}
 	bea := s.login(both, "orla").Press("Bee room").Press("People").See("24 children").Press("Bea K.").Press("moves to Orchard room").See("23 children")
-	bea.Press("Settings").Press("Go to Orchard room").See("25 children").Press("Class").See("days since last seen").Press("Bea K. 0 days").See("Records, newest first").See(fmt.Sprintf("all %d", len(known)))
+	bea.Press("Settings").Press("Go to Orchard room").See("25 children").Press("Class").See("days since last seen").Press("Bea K., 0 days").See("Records, newest first").See(fmt.Sprintf("all %d", len(known)))
 	s.check(both)
 	if e, err := s.store.LatestEnrolment(ctx, class, s.learner("Bea K.")); err != nil || e.Until.Valid {
 		t.Errorf("%+v, %v", e, err)
@@ -512,7 +512,7 @@ func TestPeople(t *testing.T) {
 func TestWritingUpAfterwards(t *testing.T) {
 	s := open(t)
 	g := s.sit(laptopWidth, laptopHeight)
-	s.login(g, "hanne").See("Still to write up").Press("yesterday: Bram D., Clio J.").See("as seen on the mat").Press("Bram D. right, ").Holds("one written", "document.querySelectorAll('.box.written').length === 1").LetGo()
+	s.login(g, "hanne").See("Still to write up").Press("yesterday: Bram D., Clio J.").See("as seen on the mat").Press("Bram D. right, ").Holds("one written", "document.querySelectorAll('.box.written').length === 1")
 	g.Key("2").See("nothing to record").Press("nothing to record").Holds("both settled", "document.querySelectorAll('.box.written').length === 2").Settle()
 	s.check(g)
 	kept := s.kept(g)
@@ -520,7 +520,7 @@ func TestWritingUpAfterwards(t *testing.T) {
 	if err != nil || len(seen) != 2 || seen[0].Day != book.DayOf(firstDay)-1 || !seen[1].Withdrawn || kept.Stand != lesson.Ended {
 		t.Errorf("kept %+v, %v", seen, err)
 	}
-	g.LetGo().Key(" ").See("Wednesday 25 November").Holds("nothing waits", "!document.body.innerText.includes('Still to write')")
+	g.Key(" ").See("Wednesday 25 November").Holds("nothing waits", "!document.body.innerText.includes('Still to write')")
 }
 
 // In the class the arrow keys move from leaf to leaf, and the column that is

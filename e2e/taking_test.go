@@ -14,7 +14,7 @@ import (
 
 // step steps on and waits for a position.
 func step(g *guide.Guide, position string) *guide.Guide {
-	return g.LetGo().Key(" ").Holds(position, at(position))
+	return g.Key(" ").Holds(position, at(position))
 }
 
 // atTheEnd tells whether the mat shows the last step of the work.
@@ -50,16 +50,16 @@ func TestTakingAwayOverZeros(t *testing.T) {
 	there(g, "the number: 10 bars").Press("blocks")
 	there(g, "the number: 10 sticks")
 	step(g, "work/ones/3")
-	there(step(g, "work/ones/4"), "taken: 4 small cubes", "the number: 9 small cubes")
+	there(step(g, "work/ones/4"), "taken away: 4 small cubes", "the number: 9 small cubes")
 	g.Holds("what was there is crossed out", "document.querySelectorAll('.column .digit .struck').length === 4")
-	workedToTheEnd(g).See("13 there after one swap, 4 taken: 9 stay").Press("Ada W. right, 3739").LetGo().Key("2").See("no answer").Key("3", "8", "4", "9", " ").Holds("written", "document.querySelectorAll('.box.written').length === 2").Settle()
+	workedToTheEnd(g).See("13 there after one swap, 4 taken away: 9 stay").Press("Ada W. right, 3739").Key("2").See("no answer").Key("3", "8", "4", "9", " ").Holds("written", "document.querySelectorAll('.box.written').length === 2").Settle()
 	s.check(g)
 	kept := s.kept(g)
 	seen, err := s.store.LessonObservations(ctx, kept.ID)
 	if err != nil || len(seen) != 2 || ladder.Credit(seen[0].Task, seen[0].Stage) != choose.AcrossZeros || !seen[0].Right() || seen[1].Answer != "3849" || seen[0].Manner != book.Pieces || kept.Current().Task.Kind != problem.Difference {
 		t.Errorf("kept %+v, %v", seen, err)
 	}
-	g.LetGo().Key(" ").See("Wednesday 25 November")
+	g.Key(" ").See("Wednesday 25 November")
 }
 
 // All swaps first, and over the zeros as one, as the class has set it in the
@@ -73,7 +73,7 @@ func TestTakingByTheClassesMethod(t *testing.T) {
 	}
 	g.Settle().Press("Orchard room").See("Over zeros, swap").Press("all places first").Holds("set", "document.querySelector('input[name=order]:checked').value === 'swaps-first'")
 	g.Press("as one").Holds("set", "document.querySelector('input[name=zeros]:checked').value === 'as-one'")
-	g.Press("a small 1 in front").Holds("set", "document.querySelector('input[name=crossing]:checked').value === 'in-front'").Settle().Press("Mat").See("Bank").LetGo()
+	g.Press("a small 1 in front").Holds("set", "document.querySelector('input[name=crossing]:checked').value === 'in-front'").Settle().Press("Mat").See("Bank")
 	for range 12 { // back to where the swaps begin
 		if guide.Read[bool](g, "document.querySelector('[data-step]')?.dataset.step === 'lay-out/3'") || g.Err() != nil {
 			break
@@ -85,7 +85,7 @@ func TestTakingByTheClassesMethod(t *testing.T) {
 	for _, position := range []string{"swaps/tens/0", "swaps/hundreds/0", "swaps/thousands/0", "work/ones/0"} {
 		step(g, position)
 	}
-	there(g, "taken: 4 beads", "the number: 9 beads").Holds("a small 1 in front", "document.querySelector('.column .digit .at-small-front').innerText === '1'")
+	there(g, "taken away: 4 beads", "the number: 9 beads").Holds("a small 1 in front", "document.querySelector('.column .digit .at-small-front').innerText === '1'")
 	g.Press("Expanded form").See("= (4000 + 900 + 90 + 13) − (1000 + 200 + 60 + 4)").Press("Column")
 	g.Settle()
 	s.check(g)
@@ -99,7 +99,7 @@ func TestThreeAddends(t *testing.T) {
 	s := open(t)
 	g := s.sit(laptopWidth, laptopHeight)
 	s.login(g, "hanne").Press("Numbers").See("Twelve of them").Write("Numbers of your own", "289+398+279").Press("Look").See("three to six addends").Press("Gather").See("26 beads").See("three for the numbers, one for the total")
-	g.LetGo().Key(" ").See("About how much").LetGo().Key(" ").Holds("laid out", at("lay-out/0"))
+	g.Key(" ").See("About how much").Key(" ").Holds("laid out", at("lay-out/0"))
 	for i := range 6 {
 		step(g, fmt.Sprintf("lay-out/%d", i+1))
 	}
@@ -114,7 +114,7 @@ func TestThreeAddends(t *testing.T) {
 		if atTheEnd(g) {
 			break
 		}
-		g.LetGo().Key(" ").Settle()
+		g.Key(" ").Settle()
 	}
 	g.See("Join them from the last to the first, 279, 398 and 289: they must make 966 again.").Holds("the numbers are written", "document.querySelector('[aria-label=\"Column: 289 plus 398 plus 279, written so far 966\"]')")
 }
@@ -125,7 +125,7 @@ func TestSixAddends(t *testing.T) {
 	s := open(t)
 	g := s.sit(laptopWidth, laptopHeight)
 	s.login(g, "hanne").Press("Numbers").See("Twelve of them").Write("Numbers of your own", "89+98+87+78+99+69").Press("Look").See("three to six addends").Press("Gather").See("50 beads").See("7 trays")
-	g.LetGo().Key(" ").See("About how much").LetGo()
+	g.Key(" ").See("About how much")
 	for range 14 {
 		g.Key(" ").Settle()
 	}
@@ -135,7 +135,7 @@ func TestSixAddends(t *testing.T) {
 		if atTheEnd(g) {
 			break
 		}
-		g.LetGo().Key(" ").Settle()
+		g.Key(" ").Settle()
 	}
 	g.Holds("the column is written", "document.querySelector('[aria-label=\"Column: 89 plus 98 plus 87 plus 78 plus 99 plus 69, written so far 520\"]')").See("Join them from the last to the first, 69, 99, 78, 87, 98 and 89: they must make 520 again.")
 	s.check(g)
@@ -151,17 +151,17 @@ func TestSettingsSwitchedMidLesson(t *testing.T) {
 	g := s.sit(laptopWidth, laptopHeight)
 	rehearse(s.login(g, "hanne"), "1458+2367").Key(" ", " ", " ", " ", " ", " ").Holds("counted", at("work/ones/0")).See("Count to ten, and stop.").Settle()
 	g.Press("Orchard room").See("In addition, what is carried is written")
-	for side, now := range map[string]string{"after the whole place": "when", "by face value": "digits", "under the last number": "carried", "with a comma": "comma", "an exchange": "swap", "units, tens, hundreds": "places", "with “and”": "and", "as tens and ones": "teens"} {
+	for side, now := range map[string]string{"after the whole column": "when", "by face value": "digits", "under the last number": "carried", "with a comma": "comma", "an exchange": "swap", "units, tens, hundreds": "places", "with “and”": "and", "as tens and ones": "teens"} {
 		g.Press(side).Holds(now+" is set", fmt.Sprintf("document.querySelector('input[name=%s]:checked').closest('label').innerText.includes(%q)", now, side))
 	}
-	g.Settle().Press("Mat").Holds("the same step", at("work/ones/0")).See("Eight and seven: ten-five units in all.")
+	g.Settle().Press("Mat").Holds("the same step", at("work/ones/0")).See("Eight plus seven: ten-five units in all.")
 	step(g, "work/ones/1")
 	g.Holds("the ten that comes up is due under the last number", "document.querySelector('.column .due')")
 	for range 30 {
 		if atTheEnd(g) {
 			break
 		}
-		g.LetGo().Key(" ").Settle()
+		g.Key(" ").Settle()
 	}
-	g.See("Take 2,367 back from 3,825: 1,458 must lie there again.")
+	g.See("Take 2,367 away from 3,825 again: 1,458 must be left.")
 }

@@ -223,6 +223,15 @@
   })}
 />
 
+{#snippet cords(where: string)}
+  <div class="how small {where}">
+    <p>Each cord is a place, ones on the right. The knot between two shows:</p>
+    <p><b>Linked loops</b>: {desk.words.aSwap}.</p>
+    <p><b>Ends apart</b>: {desk.words.noSwap}.</p>
+    <p><b>Dashed loops</b>: either.</p>
+  </div>
+{/snippet}
+
 <Bench
   title="Numbers"
   lead="shelf"
@@ -277,12 +286,7 @@
         my own pattern
       </button>
     </div>
-    <div class="how small">
-      <p>Each cord is a place, ones on the right. The knot between two shows:</p>
-      <p><b>Linked loops</b>: {desk.words.aSwap}.</p>
-      <p><b>Ends apart</b>: {desk.words.noSwap}.</p>
-      <p><b>Dashed loops</b>: either.</p>
-    </div>
+    {@render cords('tall')}
     <form class="own" onsubmit={look} novalidate>
       <label for="own">Numbers of your own</label>
       <span>
@@ -391,6 +395,7 @@
     {:else}
       <p class="small">The problem you choose is written here, with the pieces it needs.</p>
     {/if}
+    {@render cords('short')}
   {/snippet}
   {#snippet foot()}
     {#if picked?.why}<p class="why">{picked.why}</p>{/if}
@@ -486,9 +491,18 @@
   .how b {
     font-weight: 600;
   }
-  @media (max-height: 880px) and (min-width: 700.1px), (min-width: 700.1px) and (max-width: 900px) {
-    .how {
+  .how.short {
+    display: none;
+  }
+  /* Where the shelf has no room for it, the book has. */
+  @media (max-height: 880px) and (min-width: 700.1px),
+    (max-height: 1190px) and (min-width: 1600px),
+    (min-width: 700.1px) and (max-width: 900px) {
+    .how.tall {
       display: none;
+    }
+    .how.short {
+      display: block;
     }
   }
   .own {

@@ -16,7 +16,13 @@
 {#each first.names.keys() as i (i)}
   <label>
     <span class="kid">{i + 1}</span>
-    <input class="kid" aria-label="Child {i + 1}" autocomplete="off" readonly={first.added} bind:value={first.names[i]} />
+    <input
+      class="kid"
+      aria-label="Child {i + 1}"
+      autocomplete="off"
+      readonly={first.added}
+      bind:value={first.names[i]}
+    />
   </label>
 {/each}
 {#if first.trouble?.field === 'name'}<Wrong trouble={first.trouble} />{/if}
