@@ -182,7 +182,7 @@ func lying(n int) string {
 func TestLessMotion(t *testing.T) {
 	s := open(t)
 	g := s.sit(laptopWidth, laptopHeight)
-	rehearse(s.login(g, "hanne"), "47+25").Key(" ", " ", " ", " ").Holds("laid out", at("lay-out/4")).Holds("watch", watch)
+	practise(s.login(g, "hanne"), "47+25").Key(" ", " ", " ", " ").Holds("laid out", at("lay-out/4")).Holds("watch", watch)
 	g.Key(" ", " ", " ", " ").Holds("swapped", at("work/ones/2")).Holds("the pieces are there", lying(9)).Settle()
 	s.check(g)
 	if n := guide.Read[int](g, "window.travelled"); n != 0 {
@@ -190,8 +190,8 @@ func TestLessMotion(t *testing.T) {
 	}
 }
 
-// rehearse brings somebody to the mat with a sum and nobody else.
-func rehearse(g *guide.Guide, sum string) *guide.Guide {
+// practise brings somebody to the mat with a sum and nobody else.
+func practise(g *guide.Guide, sum string) *guide.Guide {
 	return g.Press("Numbers").See("Twelve of them").Write("Numbers of your own", sum).Press("Look").Holds("looked", fmt.Sprintf("document.querySelector('[data-live]').innerText.startsWith(%q)", sum)).
 		Press("Gather").See("most pieces at once").Press("To the mat").See("About how much").Press("Lay out").See("Three trays")
 }
@@ -201,7 +201,7 @@ func rehearse(g *guide.Guide, sum string) *guide.Guide {
 func TestTwoScreens(t *testing.T) {
 	s := open(t)
 	one, two := s.sit(laptopWidth, laptopHeight), s.sit(1024, 768)
-	rehearse(s.login(one, "hanne"), "47+25").Key(" ").Holds("built", at("lay-out/1")).Settle()
+	practise(s.login(one, "hanne"), "47+25").Key(" ").Holds("built", at("lay-out/1")).Settle()
 	s.login(two, "hanne").See("in your hand").Press("Go on").Holds("the same step", at("lay-out/1"))
 	two.Key(" ", " ").Holds("ahead", at("lay-out/3")).Settle()
 	one.Key(" ").See("The lesson was moved on elsewhere").Holds("where the other is", at("lay-out/3"))
@@ -217,7 +217,7 @@ func TestTwoScreens(t *testing.T) {
 func TestSessionEndsMidway(t *testing.T) {
 	s := open(t)
 	g := s.sit(laptopWidth, laptopHeight)
-	rehearse(s.login(g, "hanne"), "368+275").Key(" ", " ").Holds("two steps", at("lay-out/2")).Settle()
+	practise(s.login(g, "hanne"), "368+275").Key(" ", " ").Holds("two steps", at("lay-out/2")).Settle()
 	s.check(g)
 	pgtest.Exec(t, s.db, "delete from session")
 	g.Reload().See("Log in").Write("Email", "hanne@vineswap.test").Write("Password", "not this one").Press("Log in").See("do not belong together")
@@ -231,7 +231,7 @@ func TestTheServerGoesAndComesBack(t *testing.T) {
 	url, stop := s.serve("127.0.0.1:0")
 	s.url = url
 	g := s.sit(laptopWidth, laptopHeight)
-	rehearse(s.login(g, "hanne"), "47+25").Key(" ").Holds("built", at("lay-out/1")).Settle()
+	practise(s.login(g, "hanne"), "47+25").Key(" ").Holds("built", at("lay-out/1")).Settle()
 	s.check(g)
 	stop()
 	g.Key(" ", " ", " ").Holds("on without it", at("lay-out/4")).See("waiting: 1")
@@ -252,7 +252,7 @@ func TestTheServerGoesAndComesBack(t *testing.T) {
 func TestNothingIsLostInAHurry(t *testing.T) {
 	s := open(t)
 	g := s.sit(laptopWidth, laptopHeight)
-	rehearse(s.login(g, "hanne"), "47+25")
+	practise(s.login(g, "hanne"), "47+25")
 	s.check(g)
 	id := s.kept(g).ID
 	g.Key(" ", " ", " ", " ", " ").Press("Today").See("in your hand").Settle()
@@ -275,7 +275,7 @@ func TestNothingIsLostInAHurry(t *testing.T) {
 func TestAStepWaitsForTheLogIn(t *testing.T) {
 	s := open(t)
 	g := s.sit(laptopWidth, laptopHeight)
-	rehearse(s.login(g, "hanne"), "47+25").Key(" ").Holds("built", at("lay-out/1")).Settle()
+	practise(s.login(g, "hanne"), "47+25").Key(" ").Holds("built", at("lay-out/1")).Settle()
 	s.check(g)
 	id := s.kept(g).ID
 	pgtest.Exec(t, s.db, "delete from session")
@@ -291,7 +291,7 @@ func TestAStepWaitsForTheLogIn(t *testing.T) {
 func TestAViewerLooksOn(t *testing.T) {
 	s := open(t)
 	lead, viewer := s.sit(laptopWidth, laptopHeight), s.sit(laptopWidth, laptopHeight)
-	rehearse(s.login(lead, "hanne"), "47+25").Key(" ").Holds("built", at("lay-out/1")).Settle()
+	practise(s.login(lead, "hanne"), "47+25").Key(" ").Holds("built", at("lay-out/1")).Settle()
 	s.login(viewer, "vera").See("You can read everything in this class").Holds("no numbers", "![...document.querySelectorAll('nav a')].some((a) => a.innerText.trim() === 'Numbers')")
 	viewer.Press("open, since").Holds("the mat", at("lay-out/1")).Key(" ").Holds("can step for herself", at("lay-out/2")).Settle()
 	s.check(viewer)
@@ -305,7 +305,7 @@ func TestAViewerLooksOn(t *testing.T) {
 func TestAskingFirst(t *testing.T) {
 	s := open(t)
 	g := s.sit(laptopWidth, laptopHeight)
-	rehearse(s.login(g, "hanne"), "47+25").Press("Go to ones").Holds("at the ones", at("work/ones/0"))
+	practise(s.login(g, "hanne"), "47+25").Press("Go to ones").Holds("at the ones", at("work/ones/0"))
 	g.Key("q").Holds("it will be asked", "[...document.querySelectorAll('[aria-pressed=true]')].some((b) => b.innerText === 'Show at once')")
 	g.Press("Gather ten ones").See("Is there a ten? What is it the same as?").Holds("and not shown", at("work/ones/0")).Holds("nor said", "!document.querySelector('[data-said]')")
 	g.Press("Show it").See("They are the same as one ten.").Holds("shown", at("work/ones/1"))

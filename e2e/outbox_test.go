@@ -248,7 +248,7 @@ func TestViewsOpenWithoutTheNetwork(t *testing.T) {
 	url, stop := s.serve("127.0.0.1:0")
 	s.url = url
 	g := s.sit(laptopWidth, laptopHeight)
-	rehearse(s.login(g, "hanne"), "47+25").Press("Today").See("in your hand").Holds("all views are here", "performance.getEntriesByType('resource').some((r) => r.name.includes('Access-'))").Settle()
+	practise(s.login(g, "hanne"), "47+25").Press("Today").See("in your hand").Holds("all views are here", "performance.getEntriesByType('resource').some((r) => r.name.includes('Access-'))").Settle()
 	s.check(g)
 	stop()
 	for _, view := range []string{"Numbers", "Mat", "Class", "Orchard room"} {

@@ -295,7 +295,7 @@ func TestPeopleThatAreRefused(t *testing.T) {
 		"an endless name":      {add(strings.Repeat("a", 41)), 422},
 		"a name that is there": {add("Jory P.", "wren a."), 409},
 		"the same name twice":  {add("Jory P.", "Jory P."), 409},
-		"signs nobody reads":   {add("Jo\x07ry"), 422},
+		"what nobody can see":  {add("Jo\x07ry"), 422},
 	} {
 		if c.got.status != c.status || c.status == 200 && c.got.trouble(t).Field != "name" {
 			t.Errorf("%s: %d %s", name, c.got.status, c.got.body)

@@ -197,7 +197,7 @@ func readChoice(k store.KeptChoice, into *wire.Choose) error {
 
 var errNewerChoice = errors.New("kept by a newer version")
 
-// mostChoiceName is how many signs the name of a kept choice has.
+// mostChoiceName is how many characters the name of a kept choice has.
 const mostChoiceName = 80
 
 func (s *Server) keepChoice(c *call) error {

@@ -208,7 +208,7 @@ func (s *Server) invite(c *call) error {
 	if err != nil {
 		return err
 	}
-	word := rand.Text() // of wordLength signs
+	word := rand.Text() // of wordLength characters
 	until := s.now().Add(invitationLasts)
 	err = s.store.Invite(c.Context(), store.Invitation{Key: keyOf(word), ClassID: c.class.ID, Role: store.Role(ask.Role), MadeBy: c.account.ID, ExpiresAt: until})
 	if err != nil {
@@ -277,7 +277,7 @@ func (s *Server) join(c fiber.Ctx) error {
 	return s.accept(c, key, account, true)
 }
 
-// mostAdultName is how many signs the name of an account has.
+// mostAdultName is how many characters the name of an account has.
 const mostAdultName = 80
 
 // newAccount checks what somebody writes to join.

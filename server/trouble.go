@@ -127,7 +127,7 @@ func read(c fiber.Ctx, into any) error {
 	return nil
 }
 
-// unfit finds what no field can have: signs that cannot be seen or typed, and numbers
+// unfit finds what no field can have: characters that cannot be seen or typed, and numbers
 // that are larger than any that is kept. Whole lines may follow one another in a note.
 func unfit(v reflect.Value, name string) (field, wrong string) {
 	switch v.Kind() {

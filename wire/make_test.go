@@ -119,13 +119,13 @@ func TestChoiceThereAndBack(t *testing.T) {
 		}
 	}
 	for name, ask := range map[string]wire.Choose{
-		"a place":      {Digits: []int{2, 2}, Swap: map[string]string{"unit": "yes"}},
-		"a wish":       {Digits: []int{2, 2}, Swap: map[string]string{"ones": "perhaps"}},
-		"zeros":        {Digits: []int{2, 2}, Zeros: "some"},
-		"an operation": {Digits: []int{2, 2}, Kind: "fold"},
-		"facts":        {Digits: []int{2, 2}, Facts: "hard"},
-		"a limit":      {Digits: []int{2, 2}, Limit: map[string]int{"unit": 3}},
-		"a finer wish": {Digits: []int{2, 2}, Made: map[string]string{"tens": "so"}},
+		"a place":           {Digits: []int{2, 2}, Swap: map[string]string{"unit": "yes"}},
+		"a wish":            {Digits: []int{2, 2}, Swap: map[string]string{"ones": "perhaps"}},
+		"zeros":             {Digits: []int{2, 2}, Zeros: "some"},
+		"an operation":      {Digits: []int{2, 2}, Kind: "fold"},
+		"facts":             {Digits: []int{2, 2}, Facts: "hard"},
+		"a limit":           {Digits: []int{2, 2}, Limit: map[string]int{"unit": 3}},
+		"an unknown option": {Digits: []int{2, 2}, Made: map[string]string{"tens": "so"}},
 	} {
 		if _, err := wire.ChoiceOf(ask); err == nil {
 			t.Errorf("%s that is none was read", name)

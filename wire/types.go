@@ -55,7 +55,7 @@ type Desk struct {
 
 // Limits is how much there can be of what is typed or chosen.
 type Limits struct {
-	Answer   int `json:"answer"`   // signs of an answer
+	Answer   int `json:"answer"`   // characters of an answer
 	Choice   int `json:"choice"`   // of the name of a choice
 	Runs     int `json:"runs"`     // runs of one task on a day
 	Addends  int `json:"addends"`  // numbers of a sum
@@ -215,7 +215,7 @@ type Choose struct {
 	Seed     string            `json:"seed"` // drawn when empty
 }
 
-// KeptChoice is a choice that a guide has named.
+// KeptChoice is a choice that a teacher has named.
 type KeptChoice struct {
 	ID     string `json:"id" validate:"required,uuid"`
 	Name   string `json:"name" validate:"required,max=60"`
@@ -252,7 +252,7 @@ type Knot struct {
 	Tied    string            `json:"tied"`    // any, no or yes, by hand or by the stage
 	ByStage bool              `json:"byStage"` // the stage ties it
 	Counts  map[string]string `json:"counts"`  // how many fit with the knot any, no and yes
-	Made    string            `json:"made"`    // the finer wishes for the place: only because of the one below,
+	Made    string            `json:"made"`    // the options for the place: only because of the one below,
 	Several string            `json:"several"` // two or more at once,
 	Exact   string            `json:"exact"`   // and nothing stays
 	Name    string            `json:"name"`    // "tens to hundreds"
@@ -293,7 +293,7 @@ type Mend struct {
 	Choice Choose `json:"choice"`
 }
 
-// Typed is a sum as a guide types it.
+// Typed is a problem as a teacher types it.
 type Typed struct {
 	Text string `json:"text" validate:"max=200"`
 }
@@ -330,7 +330,7 @@ type Column struct {
 	Zero   bool   `json:"zero"`   // in taking: the larger number has a 0 here
 }
 
-// Pieces is what a place needs at the fullest moment: highest place first.
+// Pieces is what a place needs when most lie there at once: highest place first.
 type Pieces struct {
 	Place string `json:"place"`
 	Count int    `json:"count"`
@@ -357,7 +357,7 @@ type NewTask struct {
 type LessonChange struct {
 	Revision int      `json:"revision" validate:"required"`
 	Children []string `json:"children,omitempty"`
-	Alone    bool     `json:"alone,omitempty"` // rehearse with no children
+	Alone    bool     `json:"alone,omitempty"` // practise with no children
 	Material string   `json:"material,omitempty"`
 	Stand    string   `json:"stand,omitempty"`
 	At       string   `json:"at,omitempty"`

@@ -26,7 +26,7 @@ func accountCommand() *cobra.Command {
 	return cmd
 }
 
-// How many signs an email has, and the name of an account or class.
+// How many characters an email has, and the name of an account or class.
 const (
 	mostEmail = 200
 	mostNamed = 80

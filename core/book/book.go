@@ -73,7 +73,7 @@ const (
 	Default Came = "default"
 )
 
-// MostAnswer is how long a given answer may be, in signs, and MostName the name of
+// MostAnswer is how long a given answer may be, in characters, and MostName the name of
 // a child: a first name and an initial.
 const (
 	MostAnswer = 40

@@ -20,16 +20,16 @@ const (
 )
 
 // Name reads a name as it was typed: with single spaces between its words, and at most
-// so many signs. Signs that cannot be seen are refused, because two names that look
+// so many characters. Characters that cannot be seen are refused, because two names that look
 // alike would be two.
 func Name(text string, most int) (string, error) {
 	name := strings.Join(strings.Fields(text), " ")
-	signs := []rune(name)
+	runes := []rune(name)
 	seen := false
-	for i, r := range signs {
+	for i, r := range runes {
 		switch {
 		case r == joiner || r == nonJoiner:
-			if i == 0 || i == len(signs)-1 || !inWord(signs[i-1]) || !inWord(signs[i+1]) {
+			if i == 0 || i == len(runes)-1 || !inWord(runes[i-1]) || !inWord(runes[i+1]) {
 				return "", ErrNameSigns
 			}
 		case r != ' ' && !unicode.IsGraphic(r), r == unicode.ReplacementChar, isBlank(r):
@@ -39,7 +39,7 @@ func Name(text string, most int) (string, error) {
 		}
 	}
 	switch {
-	case len(signs) > most:
+	case len(runes) > most:
 		return "", ErrLongName
 	case !seen:
 		return "", ErrNoName
@@ -49,7 +49,7 @@ func Name(text string, most int) (string, error) {
 
 func inWord(r rune) bool { return unicode.IsLetter(r) || unicode.Is(unicode.M, r) }
 
-// isBlank tells of signs that count as letters or symbols and show nothing: fillers
+// isBlank tells of characters that count as letters or symbols and show nothing: fillers
 // of Hangul, the empty Braille cell, selectors of a variant.
 func isBlank(r rune) bool {
 	return r == '\u115f' || r == '\u1160' || r == '\u3164' || r == '\uffa0' || r == '\u2800' || r >= '\ufe00' && r <= '\ufe0f' || r >= '\U000e0100' && r <= '\U000e01ef'

@@ -103,7 +103,7 @@ type Overrule struct {
 	Day    book.Day
 }
 
-// MostReason is how long a reason may be, in signs.
+// MostReason is how long a reason may be, in characters.
 const MostReason = 400
 
 // Errors of an overrule that cannot be kept.

@@ -247,8 +247,7 @@
     color: var(--ink-2);
     padding-bottom: 4px;
     overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
+    overflow-wrap: anywhere;
   }
   .name.now {
     color: var(--ink);

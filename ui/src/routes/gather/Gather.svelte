@@ -1,5 +1,5 @@
 <script lang="ts">
-  // The gather list: pieces at the fullest moment, cards, trays, how the mat
+  // The gather list: most pieces at once, cards, trays, how the mat
   // lies, who comes, what to look to and how long it takes.
   import { onMount } from 'svelte';
   import { push } from 'svelte-spa-router';

@@ -70,7 +70,7 @@
   let wrong = $state<Trouble>(); // beside the typed sum
   let trouble = $state<Trouble>(); // of the choice
   let opening = $state(false);
-  let finer = $state(false); // whether the finer wishes are shown instead of the hand
+  let finer = $state(false); // whether more options are shown instead of the twelve
   let asked = 0;
   let choosing = $state(false); // a choice is on its way: what is picked is of the last one
 

@@ -199,9 +199,11 @@
   .three button {
     flex: 1 1 64px;
   }
-  .keys,
-  .helps {
+  .keys {
     grid-template-columns: repeat(5, 1fr);
+  }
+  .helps {
+    grid-template-columns: repeat(5, minmax(max-content, 1fr));
   }
   .manners {
     grid-auto-flow: column;

@@ -279,9 +279,8 @@
             <a href={view(`learner/${c.id}`)} use:link>
               <Sign state={c.state} />
               <span
-                ><b>{c.name}</b> <span class="why">{c.why}</span><br /><span class="small"
-                  >{c.what}</span
-                ></span
+                ><b>{c.name}</b> <span class="why">{c.why}</span>
+                <span class="small">{c.what}</span></span
               >
             </a>
           </li>
