@@ -121,22 +121,6 @@ func (s school) empty() {
 	pgtest.Exec(s.T, s.db, fmt.Sprintf("delete from learner where id in (select learner_id from enrolment where class_id = '%s')", class), fmt.Sprintf("delete from lesson where class_id = '%s'", class))
 }
 
-func TestAxeFindsNothingSerious(t *testing.T) {
-	s := open(t)
-	g := s.sit(laptopWidth, laptopHeight)
-	source := axe(t)
-	looked := 0
-	views(s, g, func(name string) {
-		looked++
-		for _, v := range g.Axe(source) {
-			t.Errorf("%s: %s, %s: %v", name, v.Impact, v.Help, v.Where)
-		}
-	})
-	if looked != 38 {
-		t.Errorf("%d views were looked at", looked)
-	}
-}
-
 // At every size that is promised the mat is whole: nothing is cut, the page
 // does not scroll, the next action is there to be touched.
 func TestNothingIsCut(t *testing.T) {

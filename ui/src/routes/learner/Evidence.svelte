@@ -61,22 +61,12 @@
 <div class="scroll" role="region" aria-label="Records" tabindex="0" onscroll={scrolled}>
   <table>
     <thead class="unseen">
-      <tr><th>day</th><th>stage</th><th>help</th><th>answer</th><th>right</th></tr>
+      <tr><th>day</th><th>help</th><th>answer and stage</th><th>right</th></tr>
     </thead>
     <tbody>
       {#each list as e (e.id)}
         <tr class:old={!e.current || e.withdrawn} class:mended={mended === e.id}>
           <td class="day">{e.daySays}</td>
-          <td
-            >{e.stageName}, {e.inManner}
-            {#if e.chosen}<span class="small">chosen, {shared.desk!.words.times[e.runs - 1]}</span
-              >{/if}
-            {#if e.way}<span class="small">{e.wayName}</span>{/if}
-            {#if e.cameSays}<span class="small">{e.cameSays}</span>{/if}
-            {#if e.note}<span class="note">“{e.note}”</span>{:else if e.hasNote}<span class="small"
-                >has a note</span
-              >{/if}
-          </td>
           <td class="help" title="{e.helpSays}, by {e.by}"
             ><HelpSign help={e.help} size={18} /> {e.helpSays}</td
           >
@@ -88,8 +78,17 @@
               >{e.task}{#if e.help !== 'shown' || e.answer}<span class="eq">=</span><b
                   class:wrong={!e.right}>{e.answer || 'nothing'}</b
                 >{/if}</button
-            ></td
-          >
+            >
+            <p class="info">
+              {all ? `${e.stageName}, ${e.inManner}` : e.inManner}{#if e.chosen}<span
+                  >, chosen, {shared.desk!.words.times[e.runs - 1]}</span
+                >{/if}{#if e.way}<span>, {e.wayName}</span>{/if}{#if e.cameSays}<span
+                  >, {e.cameSays}</span
+                >{/if}{#if e.note}<span class="note">, “{e.note}”</span>{:else if e.hasNote}<span
+                  >, has a note</span
+                >{/if}
+            </p>
+          </td>
           <td class="mark">
             {#if e.right && (e.help !== 'shown' || e.answer)}<Tick size={14} />{:else}<svg
                 width="14"
@@ -110,7 +109,7 @@
         </tr>
       {:else}
         <tr
-          ><td colspan="5" class="small"
+          ><td colspan="4" class="small"
             >{more ? 'Looking further back …' : 'Nothing is recorded here yet.'}</td
           ></tr
         >
@@ -231,7 +230,10 @@
   .note {
     font-style: italic;
   }
-  .small {
-    margin-left: 6px;
+  .info {
+    margin: -6px 4px 4px;
+    font: 400 var(--t1) / 18px var(--text);
+    color: var(--ink-2);
+    white-space: normal;
   }
 </style>

@@ -50,7 +50,7 @@
         <path
           class="wire"
           class:on={n.leaf.stage === stage}
-          d="M{x(i) - 26} {y(level)}H{x(i) + pitch - 64}"
+          d="M{x(i) - 26} {y(level)}H{x(i) + 26}"
         />
         <g transform="translate({x(i)} {y(level)})">
           <Leaf

@@ -494,6 +494,9 @@
   .how.short {
     display: none;
   }
+  .how.short p {
+    display: inline;
+  }
   /* Where the shelf has no room for it, the book has. */
   @media (max-height: 880px) and (min-width: 700.1px),
     (max-height: 1190px) and (min-width: 1600px),
