@@ -124,11 +124,11 @@ func (s school) empty() {
 // At every size that is promised the mat is whole: nothing is cut, the page
 // does not scroll, the next action is there to be touched.
 func TestNothingIsCut(t *testing.T) {
-	for _, size := range [][2]int64{{1280, 800}, {1024, 768}, {768, 1024}} {
+	for i, size := range [][2]int64{{1280, 800}, {1024, 768}, {768, 1024}} {
 		t.Run(fmt.Sprintf("%dx%d", size[0], size[1]), func(t *testing.T) {
 			s := open(t)
 			s.T = t
-			g := s.sit(size[0], size[1])
+			g := s.sit(size[0], size[1]).Coarse().Turn(size[0], size[1])
 			whole := func(name string) {
 				g.Settle()
 				for _, fault := range guide.Read[[]string](g, walk) {
@@ -142,9 +142,12 @@ func TestNothingIsCut(t *testing.T) {
 				}
 			}
 			tall(s, g, whole)
+			other(g, "899+798+789+897+988+799", whole)
+			if i > 0 {
+				return // TestEveryViewAtEveryWidth has the others at their fullest
+			}
 			other(g, "9005-4768", whole)
 			other(g, "1999+2999+3999", whole)
-			other(g, "899+798+789+897+988+799", whole)
 			other(g, "8991/9", whole, "m", "m") // drawn
 			other(g, "999*9", whole, "m")       // with blocks
 			other(g, "95:9", whole)

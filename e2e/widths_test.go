@@ -27,7 +27,7 @@ var screens = []screen{
 // is in sight.
 func TestEveryViewAtEveryWidth(t *testing.T) {
 	s := open(t)
-	g := s.sit(laptopWidth, laptopHeight)
+	g := s.sit(laptopWidth, laptopHeight).Coarse().Turn(laptopWidth, laptopHeight)
 	source := axe(t)
 	looked := 0
 	views(s, g, func(name string) {

@@ -80,6 +80,7 @@ type Guide struct {
 	ctx  context.Context
 	done []string
 	err  error
+	more []chromedp.EmulateViewportOption
 
 	mu        sync.Mutex
 	grumbling []string
@@ -159,7 +160,14 @@ func (g *Guide) do(what string, steps ...chromedp.Action[chromedp.Void]) {
 
 // Turn changes the size of the tab, as when a tablet is turned.
 func (g *Guide) Turn(width, height int64) *Guide {
-	g.do("turn", chromedp.EmulateViewport(width, height))
+	g.do("turn", chromedp.EmulateViewport(width, height, g.more...))
+	return g
+}
+
+// Coarse gives the tab a screen with a quarter of the dots: what lies where is the same,
+// and painting it costs less.
+func (g *Guide) Coarse() *Guide {
+	g.more = []chromedp.EmulateViewportOption{chromedp.EmulateScale(.5)}
 	return g
 }
 

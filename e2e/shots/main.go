@@ -58,7 +58,7 @@ func shots(address, folder string) error {
 		g.Key(" ")
 	}
 	g.See("One ten cannot be shared").Picture(to("mat-sharing"))
-	g.Press("Orchard room").See("In the class’s own words").Picture(to("settings"))
+	g.Press("Orchard room").See("In the class’s own words").See("Ten for one is called").Picture(to("settings"))
 	g.Press("People").See("22 children").Press("Hugo M.").See("leaves the class").Press("Invite an assistant").See("works once").Picture(to("people"))
 	g.Press("Your access").See("Where you are logged in").Picture(to("access"))
 	return g.Err()
