@@ -121,7 +121,7 @@ func TestALessonByKeysAlone(t *testing.T) {
 	g.TabTo(before).Key(kb.ArrowRight).Holds("the next sum", fmt.Sprintf("%s !== %q && document.activeElement.getAttribute('aria-checked') === 'true'", picked, before))
 	g.TabTo("Numbers of your own").Key("47+25", kb.Enter).See("12 ones: ten swap").LetGo().Key(" ").See("On the mat, most pieces at once")
 	g.TabTo("Ada W.").Key(" ").See("1Ada W.").LetGo().Key(" ").See("About how much").Key(" ").See("Three trays")
-	g.Key("?").See("Keys on this page").Key(kb.Escape).Holds("closed", "!document.querySelector('dialog[open]')")
+	g.Key("?").See("Keys on this page").Key(kb.Escape).Holds("closed", "!document.querySelector('dialog[open]')").LetGo()
 	for i, want := range []string{"lay-out/1", "lay-out/2", "lay-out/3", "lay-out/4", "join/0", "work/ones/0", "work/ones/1", "work/ones/2"} {
 		g.Key(" ").Holds(fmt.Sprintf("step %d", i+1), at(want))
 	}

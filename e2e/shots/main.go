@@ -35,7 +35,7 @@ func shots(address, folder string) error {
 	for _, number := range []string{"Number 1: more digits", "Number 2: more digits"} {
 		g.Press(number)
 	}
-	g.Holds("four places", "document.getElementById('knot-thousands')").Press("tens to hundreds").Picture(to("numbers"))
+	g.See("two numbers of four digits").Press("tens to hundreds").Picture(to("numbers"))
 	g.Write("Numbers of your own", "2468+1375").Press("Look").See("2468+1375").See("Most pieces at once").Press("Gather").See("Who comes?")
 	g.Press("Wren A.").See("1Wren A.").Press("Teo B.").See("2Teo B.").Press("Mina S.").See("3Mina S.").Press("done").Picture(to("gather"))
 	g.Press("To the mat").See("About how much").Press("Wren A. …").Write("Wren A. says about", "3800").Press("Lock it").See("Wren A. 3800").Press("Teo B. …").Write("Teo B. says about", "3500").Press("Lock it").See("Teo B. 3500")
