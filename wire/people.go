@@ -39,6 +39,7 @@ type Enrolled struct {
 type Told struct {
 	ID        string `json:"id"`
 	Name      string `json:"name"`
+	Example   string `json:"example"` // of what they can do: "23 + 45"
 	Stage     string `json:"stage"`
 	StageName string `json:"stageName"` // with its operation: "adding: no swap"
 }
@@ -48,7 +49,7 @@ func ToldOf(w say.Words) []Told {
 	var list []Told
 	for _, t := range ladder.Tolds() {
 		next := t.Next()
-		list = append(list, Told{string(t), w.Told(t), string(next), say.Strand(ladder.StrandOf(next)) + ": " + w.Stage(next)})
+		list = append(list, Told{string(t), w.Told(t), say.ToldExample(t), string(next), say.Strand(ladder.StrandOf(next)) + ": " + w.Stage(next)})
 	}
 	return list
 }

@@ -257,6 +257,13 @@ var toldNames = map[ladder.Told]string{
 	ladder.CountsToTen: "count to ten", ladder.ReadsTens: "read tens and ones", ladder.AddsNoSwap: "add, no {swap}", ladder.SwapsAlready: "{swap} already",
 }
 
+var toldExamples = map[ladder.Told]string{
+	ladder.CountsToTen: "1 2 3 … 10", ladder.ReadsTens: "47", ladder.AddsNoSwap: "23 + 45", ladder.SwapsAlready: "27 + 45",
+}
+
+// ToldExample shows what children can do by an example: "23 + 45".
+func ToldExample(t ladder.Told) string { return toldExamples[t] }
+
 // Told names what children can do: "read tens and ones".
 func (w Words) Told(t ladder.Told) string {
 	name := strings.ReplaceAll(toldNames[t], "no {swap}", w.NoSwap())

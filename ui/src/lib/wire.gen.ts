@@ -396,6 +396,7 @@ export interface Limits {
 export interface Told {
   id: string;
   name: string;
+  example: string;
   stage: string;
   stageName: string;
 }

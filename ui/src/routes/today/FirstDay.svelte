@@ -14,12 +14,6 @@
     ['blocks', 'blocks'],
     ['drawings', 'pencil and paper'],
   ] as const;
-  const EXAMPLES: Record<string, string> = {
-    'counts-to-ten': '1 2 3 … 10',
-    'reads-tens-and-ones': '47',
-    'adds-without-swap': '23 + 45',
-    'swaps-already': '27 + 45',
-  };
   const placeOf = (n: number): string => desk.words.places[n]?.id ?? '';
   /** The cards and pieces of a number, the highest place first. */
   const parts = (n: number): { place: string; digit: number; worth: number }[] =>
@@ -44,7 +38,7 @@
   <div class="told" role="radiogroup" aria-labelledby="first-told">
     {#each desk.told as t (t.id)}
       <button role="radio" aria-checked={first.told === t.id} onclick={() => first.tell(t.id)}>
-        <span class="kid example">{EXAMPLES[t.id]}</span>
+        <span class="kid example">{t.example}</span>
         <strong>{t.name}</strong>
         <span class="small">next: {t.stageName}</span>
       </button>
