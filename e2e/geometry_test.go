@@ -14,7 +14,7 @@ import (
 	"vineswap/core/place"
 	"vineswap/core/problem"
 	"vineswap/core/setting"
-	"vineswap/core/swap"
+	"vineswap/core/trace"
 	"vineswap/e2e/guide"
 	"vineswap/wire"
 )
@@ -158,7 +158,7 @@ type seen struct {
 }
 
 // mat lays a problem out with a material on a mat of w × h px.
-func mat(t *testing.T, g *guide.Guide, p problem.Problem, kind material.Kind, m swap.Method, w, h float64) (wire.Lesson, seen) {
+func mat(t *testing.T, g *guide.Guide, p problem.Problem, kind material.Kind, m trace.Method, w, h float64) (wire.Lesson, seen) {
 	t.Helper()
 	class := setting.Default()
 	class.Order, class.Zeros, class.When = m.Order, m.Zeros, m.When
@@ -218,7 +218,7 @@ func TestEveryPieceHasItsPlace(t *testing.T) {
 		a, b := number(4), number(4)
 		problems = append(problems, fmt.Sprintf("%d-%d", max(a, b), min(a, b)), fmt.Sprintf("%d/%d", number(4), 2+rng.IntN(8)), fmt.Sprintf("%d+%d", number(4)/2, number(4)/2), fmt.Sprintf("%d:%d", number(2), 2+rng.IntN(8)), fmt.Sprintf("%d*%d", number(3), 2+rng.IntN(8)))
 	}
-	methods := []swap.Method{{}, {Order: swap.SwapsFirst, Zeros: swap.AsOne}, {When: swap.AfterColumn}, {Zeros: swap.AsOne}}
+	methods := []trace.Method{{}, {Order: trace.SwapsFirst, Zeros: trace.AsOne}, {When: trace.AfterColumn}, {Zeros: trace.AsOne}}
 	for i, text := range problems {
 		p, err := problem.Parse(text)
 		if err != nil {
@@ -297,7 +297,7 @@ func TestTheFullestMatCanBeSeen(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		if _, got := mat(t, g, p, c.kind, swap.Method{}, mats[c.on][0], mats[c.on][1]); got.Plan.Unit < c.least {
+		if _, got := mat(t, g, p, c.kind, trace.Method{}, mats[c.on][0], mats[c.on][1]); got.Plan.Unit < c.least {
 			t.Errorf("%s with %s: a bead is %.1f px", c.text, c.kind, got.Plan.Unit)
 		}
 	}
@@ -311,15 +311,15 @@ func TestSmallNumbersAreLarge(t *testing.T) {
 	for range 40 {
 		a := place.Number(1 + rng.IntN(90))
 		p := problem.SumOf(a, place.Number(1+rng.IntN(99-int(a))))
-		if _, got := mat(t, g, p, material.Beads, swap.Method{}, mats[0][0], mats[0][1]); got.Plan.Unit < 12 {
+		if _, got := mat(t, g, p, material.Beads, trace.Method{}, mats[0][0], mats[0][1]); got.Plan.Unit < 12 {
 			t.Errorf("%v: a bead is %.1f px", p, got.Plan.Unit)
 		}
 	}
 	laptop, screen := 0.0, 0.0
 	p := problem.SumOf(47, 25)
-	_, got := mat(t, g, p, material.Beads, swap.Method{}, mats[0][0], mats[0][1])
+	_, got := mat(t, g, p, material.Beads, trace.Method{}, mats[0][0], mats[0][1])
 	laptop = got.Plan.Unit
-	_, got = mat(t, g, p, material.Beads, swap.Method{}, 1218, 984)
+	_, got = mat(t, g, p, material.Beads, trace.Method{}, 1218, 984)
 	if screen = got.Plan.Unit; screen < 1.3*laptop {
 		t.Errorf("a bead of %.1f px on a laptop has %.1f on a large screen", laptop, screen)
 	}

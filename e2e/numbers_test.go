@@ -38,8 +38,8 @@ func TestChoosingEveryKind(t *testing.T) {
 			t.Errorf("%s: %d problems in the hand", what, len(list))
 		}
 		for _, p := range list {
-			trace, err := swap.Solve(p)
-			if err != nil || !ok(p, trace) {
+			tr, err := swap.Solve(p)
+			if err != nil || !ok(p, tr) {
 				t.Errorf("%s: %v does not fit, %v", what, p, err)
 			}
 		}
@@ -73,12 +73,12 @@ func TestChoosingEveryKind(t *testing.T) {
 	g.Press("More options").Press("an even mix").Press("Twelve of them").Settle()
 	before := 0
 	for _, p := range drawn(g) { // gentle first
-		trace, err := swap.Solve(p)
+		tr, err := swap.Solve(p)
 		if err != nil {
 			t.Fatal(err)
 		}
 		places := map[string]bool{}
-		for _, s := range trace.Swaps {
+		for _, s := range tr.Swaps {
 			places[s.From.String()] = true
 		}
 		if len(places) < before {

@@ -20,7 +20,7 @@ import (
 	"vineswap/core/lesson"
 	"vineswap/core/material"
 	"vineswap/core/problem"
-	"vineswap/core/swap"
+	"vineswap/core/trace"
 	"vineswap/rig"
 	"vineswap/store"
 	"vineswap/wire"
@@ -67,7 +67,7 @@ func newTrial(ctx context.Context, r *rig.Rig) (*trial, error) {
 		for range tasks {
 			l.Items = append(l.Items, lesson.Item{Task: problem.SumOf(47, 25).Task()})
 		}
-		l.Material, l.Stand, l.Children, l.At = material.Beads, lesson.OnTheMat, []string{child.ID.String()}, swap.Position{Phase: swap.Before}
+		l.Material, l.Stand, l.Children, l.At = material.Beads, lesson.OnTheMat, []string{child.ID.String()}, trace.Position{Phase: trace.Before}
 		if err := r.Store.AddLesson(ctx, l); err != nil {
 			return nil, err
 		}

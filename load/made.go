@@ -15,8 +15,8 @@ import (
 	"vineswap/core/material"
 	"vineswap/core/problem"
 	"vineswap/core/setting"
-	"vineswap/core/swap"
 	"vineswap/core/task"
+	"vineswap/core/trace"
 	"vineswap/store"
 )
 
@@ -139,7 +139,7 @@ func (r *room) lessons(ctx context.Context, s *store.Store, now time.Time) error
 				}
 				r.lesson = l.ID
 			}
-			l.At = swap.Position{Phase: swap.Before}
+			l.At = trace.Position{Phase: trace.Before}
 			if err := s.AddLesson(ctx, l); err != nil {
 				return err
 			}

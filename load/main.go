@@ -25,7 +25,7 @@ import (
 	"vineswap/core/choose"
 	"vineswap/core/lesson"
 	"vineswap/core/material"
-	"vineswap/core/swap"
+	"vineswap/core/trace"
 	"vineswap/figures"
 	"vineswap/localpg"
 	"vineswap/server"
@@ -375,7 +375,7 @@ func (b *bench) spotsOf(ctx context.Context, r room, child uuid.UUID, lessons in
 		for i := range tasksOfALesson {
 			l.Items = append(l.Items, lesson.Item{Task: pool(choose.OneSwapOnes)[i], Stage: choose.OneSwapOnes})
 		}
-		l.Material, l.Stand, l.Children, l.At = material.Beads, lesson.OnTheMat, []string{child.String()}, swap.Position{Phase: swap.Before}
+		l.Material, l.Stand, l.Children, l.At = material.Beads, lesson.OnTheMat, []string{child.String()}, trace.Position{Phase: trace.Before}
 		if err := b.store.AddLesson(ctx, l); err != nil {
 			return nil, err
 		}

@@ -19,6 +19,7 @@ import (
 	"vineswap/core/say"
 	"vineswap/core/setting"
 	"vineswap/core/swap"
+	"vineswap/core/trace"
 )
 
 const problemsOfEach = 200
@@ -62,9 +63,9 @@ func variants() []variant {
 	add("ten-and words", func(c *setting.Class) { c.Teens = say.TenAnd })
 	add("comma", func(c *setting.Class) { c.Comma = say.WithComma })
 	add("space", func(c *setting.Class) { c.Comma = say.WithSpace })
-	add("swap after the column", func(c *setting.Class) { c.When = swap.AfterColumn })
-	add("swaps first", func(c *setting.Class) { c.Order = swap.SwapsFirst })
-	add("zeros as one", func(c *setting.Class) { c.Zeros = swap.AsOne })
+	add("swap after the column", func(c *setting.Class) { c.When = trace.AfterColumn })
+	add("swaps first", func(c *setting.Class) { c.Order = trace.SwapsFirst })
+	add("zeros as one", func(c *setting.Class) { c.Zeros = trace.AsOne })
 	return all
 }
 
@@ -139,7 +140,7 @@ func printAll(seed uint64) error {
 		fmt.Printf("\n%s\n", strings.ToUpper(v.name))
 		examples := map[string]string{}
 		for _, p := range drawn {
-			t, err := v.class.Method().Solve(p)
+			t, err := swap.By(v.class.Method(), p)
 			if err != nil {
 				return fmt.Errorf("%v: %w", p, err)
 			}

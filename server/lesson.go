@@ -11,7 +11,7 @@ import (
 	"vineswap/core/choose"
 	"vineswap/core/lesson"
 	"vineswap/core/material"
-	"vineswap/core/swap"
+	"vineswap/core/trace"
 	"vineswap/store"
 	"vineswap/wire"
 )
@@ -210,7 +210,7 @@ func changeOf(ask wire.LessonChange) (lesson.Change, error) {
 		change.Stand = &stand
 	}
 	if ask.At != "" {
-		at, err := swap.ParsePosition(ask.At)
+		at, err := trace.ParsePosition(ask.At)
 		if err != nil {
 			return change, wrong("at", err)
 		}

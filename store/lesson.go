@@ -15,8 +15,8 @@ import (
 	"vineswap/core/choose"
 	"vineswap/core/lesson"
 	"vineswap/core/material"
-	"vineswap/core/swap"
 	"vineswap/core/task"
+	"vineswap/core/trace"
 )
 
 // Lesson is a kept lesson. Every write raises its revision by one.
@@ -71,7 +71,7 @@ func (r lessonRow) lesson() (Lesson, error) {
 	l := Lesson{ID: r.ID, ClassID: r.ClassID, OpenedBy: r.OpenedBy, Revision: r.Revision, ChangedAt: r.ChangedAt}
 	l.Nth, l.Material, l.Stand = r.Nth, r.Material, r.Stand
 	var err error
-	if l.At, err = swap.ParsePosition(r.Position); err != nil {
+	if l.At, err = trace.ParsePosition(r.Position); err != nil {
 		return l, fmt.Errorf("lesson %v: %w", r.ID, err)
 	}
 	var items []itemRow

@@ -22,7 +22,7 @@ import (
 	"vineswap/core/problem"
 	"vineswap/core/say"
 	"vineswap/core/setting"
-	"vineswap/core/swap"
+	"vineswap/core/trace"
 	"vineswap/pgtest"
 	"vineswap/store"
 )
@@ -363,7 +363,7 @@ func TestTwoWritersAtOnce(t *testing.T) {
 	must(t, s.AddLesson(ctx, l))
 	kept, err := s.Lesson(ctx, s.orchard.ID, l.ID)
 	must(t, err)
-	at, err := swap.ParsePosition("work/tens/1")
+	at, err := trace.ParsePosition("work/tens/1")
 	must(t, err)
 	kept.Lesson, err = kept.With(lesson.Change{At: &at})
 	must(t, err)

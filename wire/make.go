@@ -12,12 +12,14 @@ import (
 	"vineswap/core/lesson"
 	"vineswap/core/material"
 	"vineswap/core/paper"
+	"vineswap/core/piece"
 	"vineswap/core/place"
 	"vineswap/core/problem"
 	"vineswap/core/say"
 	"vineswap/core/setting"
 	"vineswap/core/swap"
 	"vineswap/core/task"
+	"vineswap/core/trace"
 )
 
 // WordsOf makes the labels of a class.
@@ -53,7 +55,7 @@ func SettingsOf(c setting.Class, revision int) Settings {
 func ClassOf(s Settings) setting.Class {
 	return setting.Class{
 		Swap: say.SwapWord(s.Swap), Places: say.PlaceWord(s.Places), And: s.And, Material: material.Kind(s.Material), Digits: say.DigitWord(s.Digits),
-		Teens: say.TeenWord(s.Teens), Comma: say.Separator(s.Comma), When: swap.When(s.When), Carried: paper.Carried(s.Carried), Crossing: paper.Crossing(s.Crossing), Order: swap.Order(s.Order), Zeros: swap.Zeros(s.Zeros), Range: choose.Range(s.Range),
+		Teens: say.TeenWord(s.Teens), Comma: say.Separator(s.Comma), When: trace.When(s.When), Carried: paper.Carried(s.Carried), Crossing: paper.Crossing(s.Crossing), Order: trace.Order(s.Order), Zeros: trace.Zeros(s.Zeros), Range: choose.Range(s.Range),
 		Bank: say.BankWord(s.Bank), Adult: say.AdultWord(s.Adult),
 		Colours: setOf(s.Colours),
 	}
@@ -128,7 +130,7 @@ func SumOf(class setting.Class, p problem.Problem, chosen choose.StageID) (Sum, 
 	if err != nil {
 		return Sum{}, err
 	}
-	t, err := class.Method().Solve(p)
+	t, err := swap.By(class.Method(), p)
 	if err != nil {
 		return Sum{}, err
 	}
@@ -247,12 +249,12 @@ func LessonOf(class setting.Class, link LessonLink, revision int, v lesson.View,
 	return out
 }
 
-func stepOf(s swap.Step, line say.Line, turn, mark int) Step {
+func stepOf(s trace.Step, line say.Line, turn, mark int) Step {
 	out := Step{
 		At: s.At.String(), Kind: string(s.Kind), Do: line.Do, Says: []Span{}, Tray: s.Tray, Ten: s.Ten, Count: s.Count,
 		Moves: []Move{}, Zones: map[string]map[string]int{}, Cards: ints(s.Cards), Turn: turn, Mark: mark, Before: lesson.BeforeCounting(s.At),
 	}
-	if s.At.Phase == swap.Work || s.At.Phase == swap.Swapping {
+	if s.At.Phase == trace.Work || s.At.Phase == trace.Swapping {
 		out.Place = s.At.Place.String()
 	}
 	for _, span := range line.Says {
@@ -263,13 +265,13 @@ func stepOf(s swap.Step, line say.Line, turn, mark int) Step {
 		out.Says = append(out.Says, made)
 	}
 	for _, m := range s.Moves {
-		out.Moves = append(out.Moves, Move{string(m.From), string(m.To), m.Place.String(), m.Count})
+		out.Moves = append(out.Moves, Move{string(m.From), string(m.To), m.Piece.String(), m.Count})
 	}
 	for _, pile := range s.Zones {
 		counts := map[string]int{}
 		for p, n := range pile.Pieces {
 			if n > 0 {
-				counts[place.Place(p).String()] = n
+				counts[piece.Piece(p).String()] = int(n)
 			}
 		}
 		out.Zones[string(pile.Zone)] = counts
@@ -282,14 +284,13 @@ func stepOf(s swap.Step, line say.Line, turn, mark int) Step {
 
 // cardsLaid says which cards lie for the pieces of each zone: 13 tens are 100 and 30
 // on one another.
-func cardsLaid(zones swap.Zones) map[string]map[string][]int {
+func cardsLaid(zones trace.Zones) map[string]map[string][]int {
 	out := map[string]map[string][]int{}
 	for _, pile := range zones {
 		at := map[string][]int{}
 		for p, n := range pile.Pieces {
-			if n > 0 {
-				of := place.Place(p)
-				at[of.String()] = ints(place.Number(n * of.Unit()).Expanded())
+			if of := piece.Piece(p); n > 0 {
+				at[of.String()] = ints(place.Number(int(n) * of.Worth()).Expanded())
 			}
 		}
 		out[string(pile.Zone)] = at
@@ -324,7 +325,7 @@ func needsOf(w say.Words, v lesson.View) Needs {
 
 // ChoicesOf makes the settings view: each side with a live example.
 func ChoicesOf(now setting.Class) Choices {
-	said := func(kind swap.StepKind) func(setting.Class) string {
+	said := func(kind trace.StepKind) func(setting.Class) string {
 		return func(c setting.Class) string { return c.Words().Example(kind, c.Method()) }
 	}
 	number := func(n place.Number) func(setting.Class) string {
@@ -336,11 +337,11 @@ func ChoicesOf(now setting.Class) Choices {
 		matter(now, "bank", say.BankWords(), func(c *setting.Class, side say.BankWord) { c.Bank = side }, func(c setting.Class) string { return c.Words().BankExample() }),
 		matter(now, "adult", say.AdultWords(), func(c *setting.Class, side say.AdultWord) { c.Adult = side }, func(c setting.Class) string { return c.Words().AdultExample() }),
 		matter(now, "digits", say.DigitWords(), func(c *setting.Class, side say.DigitWord) { c.Digits = side }, said(swap.Build)),
-		matter(now, "when", []swap.When{swap.AtTen, swap.AfterColumn}, func(c *setting.Class, side swap.When) { c.When = side }, said(swap.CountUp)),
+		matter(now, "when", []trace.When{trace.AtTen, trace.AfterColumn}, func(c *setting.Class, side trace.When) { c.When = side }, said(swap.CountUp)),
 		written(now, "carried", paper.CarriedSides(), func(c *setting.Class, side paper.Carried) { c.Carried = side }, problem.SumOf(38, 27)),
 		written(now, "crossing", paper.CrossingSides(), func(c *setting.Class, side paper.Crossing) { c.Crossing = side }, problem.DifferenceOf(503, 128)),
-		matter(now, "order", []swap.Order{swap.AsNeeded, swap.SwapsFirst}, func(c *setting.Class, side swap.Order) { c.Order = side }, func(c setting.Class) string { return c.Words().OrderExample(c.Method()) }),
-		matter(now, "zeros", []swap.Zeros{swap.PlaceByPlace, swap.AsOne}, func(c *setting.Class, side swap.Zeros) { c.Zeros = side }, func(c setting.Class) string { return c.Words().ZerosExample(c.Method()) }),
+		matter(now, "order", []trace.Order{trace.AsNeeded, trace.SwapsFirst}, func(c *setting.Class, side trace.Order) { c.Order = side }, func(c setting.Class) string { return c.Words().OrderExample(c.Method()) }),
+		matter(now, "zeros", []trace.Zeros{trace.PlaceByPlace, trace.AsOne}, func(c *setting.Class, side trace.Zeros) { c.Zeros = side }, func(c setting.Class) string { return c.Words().ZerosExample(c.Method()) }),
 		matter(now, "and", []sideOfAnd{"false", "true"}, func(c *setting.Class, side sideOfAnd) { c.And = side == "true" }, said(swap.ReadOut)),
 		matter(now, "teens", say.TeenWords(), func(c *setting.Class, side say.TeenWord) { c.Teens = side }, number(17)),
 		matter(now, "comma", say.Separators(), func(c *setting.Class, side say.Separator) { c.Comma = side }, number(3_825)),
@@ -374,7 +375,7 @@ func written[T ~string](now setting.Class, id string, sides []T, set func(*setti
 	for i, side := range sides {
 		c := now
 		set(&c, side)
-		if t, err := c.Method().Solve(p); err == nil {
+		if t, err := swap.By(c.Method(), p); err == nil {
 			sheet := sheetOf(c.Notation().Sheet(t))
 			m.Sides[i].Sheet = &sheet
 		}

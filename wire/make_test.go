@@ -10,11 +10,12 @@ import (
 	"vineswap/core/choose"
 	"vineswap/core/lesson"
 	"vineswap/core/material"
+	"vineswap/core/piece"
 	"vineswap/core/place"
 	"vineswap/core/problem"
 	"vineswap/core/say"
 	"vineswap/core/setting"
-	"vineswap/core/swap"
+	"vineswap/core/trace"
 	"vineswap/wire"
 )
 
@@ -25,7 +26,7 @@ func made(t *testing.T, numbers ...place.Number) (wire.Lesson, lesson.View) {
 		t.Fatal(err)
 	}
 	children := []lesson.Child{{ID: "w", Name: "Wren A."}}
-	v, err := l.Open(say.Words{}, swap.Method{}, children)
+	v, err := l.Open(say.Words{}, trace.Method{}, children)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -56,15 +57,15 @@ func TestLessonLaws(t *testing.T) {
 			}
 			mark = s.Mark
 			for zone, counts := range s.Zones {
-				var h place.Holding
+				var h piece.Holding
 				for name, n := range counts {
-					p, err := place.Parse(name)
+					p, err := piece.Parse(name)
 					if err != nil {
 						t.Fatal(err)
 					}
-					h[p] = n
+					h[p] = int16(n)
 				}
-				if h != v.Trace.Steps[i].Zones.In(swap.Zone(zone)) {
+				if h != v.Trace.Steps[i].Zones.In(trace.Zone(zone)) {
 					t.Fatalf("%s: %s holds %v", s.At, zone, counts)
 				}
 			}

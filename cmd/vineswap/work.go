@@ -15,16 +15,17 @@ import (
 	"vineswap/core/problem"
 	"vineswap/core/say"
 	"vineswap/core/swap"
+	"vineswap/core/trace"
 )
 
 // workedStep and worked are the JSON that `work --json` promises to scripts.
 type workedStep struct {
-	Kind     swap.StepKind `json:"kind"`
-	At       string        `json:"at"`
-	Say      string        `json:"say"`
-	Zones    swap.Zones    `json:"zones"`
-	Column   []writtenMark `json:"column"`
-	Expanded []string      `json:"expanded"`
+	Kind     trace.StepKind `json:"kind"`
+	At       string         `json:"at"`
+	Say      string         `json:"say"`
+	Zones    trace.Zones    `json:"zones"`
+	Column   []writtenMark  `json:"column"`
+	Expanded []string       `json:"expanded"`
 }
 
 // writtenMark is a digit of the written column: rows count from 1, the first
@@ -84,9 +85,9 @@ func workCommand() *cobra.Command {
 		name, first string
 		says        string
 	}{
-		{&f.order, "order", string(swap.AsNeeded), "when taking away swaps: as-needed or swaps-first"},
-		{&f.zeros, "zeros", string(swap.PlaceByPlace), "how it goes over zeros: place-by-place or as-one"},
-		{&f.when, "when", string(swap.AtTen), "when joining swaps: at-ten or after-column"},
+		{&f.order, "order", string(trace.AsNeeded), "when taking away swaps: as-needed or swaps-first"},
+		{&f.zeros, "zeros", string(trace.PlaceByPlace), "how it goes over zeros: place-by-place or as-one"},
+		{&f.when, "when", string(trace.AtTen), "when joining swaps: at-ten or after-column"},
 		{&f.notation, "notation", "", "how the column is written: above, under or beside (what comes up), cross-out or in-front (taking away), expanded"},
 		{&f.words, "words", string(say.Swap), "the word for the swap: swap, trade, exchange, regroup, carry or rename"},
 		{&f.places, "places", string(say.Ones), "the words for places: ones, units, beads or blocks"},
@@ -139,26 +140,26 @@ func (f workFlags) work(out io.Writer, text string) error {
 	if err != nil {
 		return usageError{err}
 	}
-	trace, err := method.Solve(problem)
+	tr, err := swap.By(method, problem)
 	if err != nil {
 		return err
 	}
-	written := writtenOut(trace, notation, expanded)
+	written := writtenOut(tr, notation, expanded)
 	if f.json {
-		return json.NewEncoder(out).Encode(workedOut(trace, words, notation, written))
+		return json.NewEncoder(out).Encode(workedOut(tr, words, notation, written))
 	}
-	return printWork(out, trace, words, written)
+	return printWork(out, tr, words, written)
 }
 
 // method is the way of working that was typed.
-func (f workFlags) method() (m swap.Method, err error) {
-	if m.When, err = swap.ParseWhen(f.when); err != nil {
+func (f workFlags) method() (m trace.Method, err error) {
+	if m.When, err = trace.ParseWhen(f.when); err != nil {
 		return m, fmt.Errorf("--when: %w", err)
 	}
-	if m.Order, err = swap.ParseOrder(f.order); err != nil {
+	if m.Order, err = trace.ParseOrder(f.order); err != nil {
 		return m, fmt.Errorf("--order: %w", err)
 	}
-	if m.Zeros, err = swap.ParseZeros(f.zeros); err != nil {
+	if m.Zeros, err = trace.ParseZeros(f.zeros); err != nil {
 		return m, fmt.Errorf("--zeros: %w", err)
 	}
 	return m, nil
@@ -242,7 +243,7 @@ func printWork(out io.Writer, t swap.Trace, w say.Words, written []string) error
 }
 
 // lying writes the zones on one line: "joined: tens 7, ones 2".
-func lying(zones swap.Zones) string {
+func lying(zones trace.Zones) string {
 	var piles []string
 	for _, pile := range zones {
 		var counts []string

@@ -11,6 +11,7 @@ import (
 	"testing"
 
 	"vineswap/core/choose"
+	"vineswap/core/piece"
 	"vineswap/core/place"
 	"vineswap/core/problem"
 	"vineswap/core/swap"
@@ -109,7 +110,7 @@ type facts struct {
 	anyZero, anyMade, rest, ten, twin bool
 	count, row                        int     // swapping places, zeros crossed in a row
 	meets                             [4]bool // by limit of facts: two digits meet that it forbids
-	full                              *place.Holding
+	full                              *piece.Holding
 }
 
 func pow(p int) int { return place.Place(p).Unit() }
@@ -360,15 +361,15 @@ func (f *facts) onTheShelf(c choose.Choice) bool {
 		return true
 	}
 	if f.full == nil {
-		trace, err := swap.Solve(problemOf(f.op, f.numbers))
+		tr, err := swap.Solve(problemOf(f.op, f.numbers))
 		if err != nil {
 			panic(err)
 		}
-		full := trace.Fullest()
+		full := tr.Fullest()
 		f.full = &full
 	}
 	for p, most := range c.Limit {
-		if most > 0 && f.full[p]*max(1, c.Groups) > most {
+		if most > 0 && int(f.full[p])*max(1, c.Groups) > most {
 			return false
 		}
 	}
@@ -624,22 +625,22 @@ func TestDrawnProblemsSwapAsAsked(t *testing.T) {
 		c := randomChoice(rng, op, large[op][rng.IntN(len(large[op]))])
 		for _, numbers := range space(t, c).Draw(20, rng.Uint64()) {
 			drawn[op]++
-			trace, err := swap.Solve(problemOf(op, ints(numbers)))
+			tr, err := swap.Solve(problemOf(op, ints(numbers)))
 			if err != nil {
 				t.Fatal(err)
 			}
 			for p := range c.Top() + 1 {
-				got := swaps(trace, p)
+				got := swaps(tr, p)
 				if w := c.Swap[p]; w == choose.Yes && got == 0 || w == choose.No && got > 0 {
-					t.Fatalf("%+v: %v swaps %v", c, numbers, trace.Swaps)
+					t.Fatalf("%+v: %v swaps %v", c, numbers, tr.Swaps)
 				}
 				if w := c.Several[p]; w == choose.Yes && got < 2 || w == choose.No && got > 1 {
-					t.Fatalf("%+v: %v swaps %v", c, numbers, trace.Swaps)
+					t.Fatalf("%+v: %v swaps %v", c, numbers, tr.Swaps)
 				}
 			}
 			snake := c.Stage == choose.FirstSnake || c.Stage == choose.SecondSnake
-			if c.Top() <= place.Thousands && c.Stage != "" && !snake && c.Stage != choose.AnySum && c.Stage != choose.AnyDifference && choose.StageOf(trace.Problem) != c.Stage && len(numbers) == 2 {
-				t.Fatalf("%v was drawn for %s and belongs to %s", numbers, c.Stage, choose.StageOf(trace.Problem))
+			if c.Top() <= place.Thousands && c.Stage != "" && !snake && c.Stage != choose.AnySum && c.Stage != choose.AnyDifference && choose.StageOf(tr.Problem) != c.Stage && len(numbers) == 2 {
+				t.Fatalf("%v was drawn for %s and belongs to %s", numbers, c.Stage, choose.StageOf(tr.Problem))
 			}
 			if !judge(c, ints(numbers)) {
 				t.Fatalf("%+v: drew %v", c, numbers)

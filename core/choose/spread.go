@@ -44,8 +44,8 @@ type part struct {
 // them, evenly from the gentle to the hard.
 func (s *Space) parts(n int) []part {
 	var all []part
-	var split func(c Choice, p place.Place, swaps place.Holding)
-	split = func(c Choice, p place.Place, swaps place.Holding) {
+	var split func(c Choice, p place.Place, swaps tally)
+	split = func(c Choice, p place.Place, swaps tally) {
 		if p > c.Top() {
 			space, err := c.Space()
 			if err != nil {
@@ -61,12 +61,12 @@ func (s *Space) parts(n int) []part {
 				tied := c
 				tied.Swap[p] = w
 				if !tied.fits().IsZero() {
-					split(tied, p+1, swaps.Plus(place.Only(p, bit(w == Yes))))
+					split(tied, p+1, swaps.with(p, bit(w == Yes)))
 				}
 			}
 		}
 	}
-	split(s.choice, place.Ones, place.Holding{})
+	split(s.choice, place.Ones, tally{})
 	slices.SortStableFunc(all, func(a, b part) int { return a.rank - b.rank })
 	if len(all) <= n {
 		return all
@@ -87,8 +87,17 @@ func (s *Space) leavingOut(other *Space) *Space {
 	return s.Except(problems)
 }
 
+// tally is how many swaps there are in each place.
+type tally [place.Count]int
+
+// with returns the tally with the swaps of one place set.
+func (t tally) with(p place.Place, swaps int) tally {
+	t[p] = swaps
+	return t
+}
+
 // gentleness orders ways of swapping: fewer swaps first, then lower ones.
-func gentleness(swaps place.Holding) int {
+func gentleness(swaps tally) int {
 	rank := 0
 	for p, n := range swaps {
 		rank += n * (100 + p)
@@ -211,8 +220,8 @@ func (k *picking) gentle(c Choice) [][]place.Number {
 func largest(numbers []place.Number) place.Number { return slices.Max(numbers) }
 
 // swapsOf tells which places of a problem swap: 1 for each.
-func swapsOf(kind task.Kind, numbers []place.Number) place.Holding {
-	var swaps place.Holding
+func swapsOf(kind task.Kind, numbers []place.Number) tally {
+	var swaps tally
 	for _, c := range problem.Of(kind, numbers...).Columns() {
 		swaps[c.Place] = bit(c.Swaps)
 	}

@@ -50,13 +50,13 @@ func TestSpread(t *testing.T) {
 
 // kindOf names the places that swap by their first letters.
 func kindOf(t *testing.T, op task.Kind, numbers []place.Number) string {
-	trace, err := swap.Solve(problemOf(op, ints(numbers)))
+	tr, err := swap.Solve(problemOf(op, ints(numbers)))
 	if err != nil {
 		t.Fatal(err)
 	}
 	kind := ""
 	for p := range place.HighestOf(numbers) + 1 {
-		if swaps(trace, p) > 0 {
+		if swaps(tr, p) > 0 {
 			kind += p.String()[:1]
 		}
 	}

@@ -15,6 +15,7 @@ import (
 	"vineswap/core/say"
 	"vineswap/core/swap"
 	"vineswap/core/task"
+	"vineswap/core/trace"
 )
 
 // Stand is how far a lesson has come.
@@ -61,7 +62,7 @@ type Lesson struct {
 	Material material.Kind
 	Children []string // ids, in the order in which they take turns
 	Stand    Stand
-	At       swap.Position // the step that the mat shows
+	At       trace.Position // the step that the mat shows
 }
 
 // Errors of a lesson that cannot be opened or changed.
@@ -90,7 +91,7 @@ func New(items []Item, kind material.Kind, children []string) (Lesson, error) {
 			return Lesson{}, err
 		}
 	}
-	l := Lesson{Items: items, Material: kind, Stand: Gathering, At: swap.Position{Phase: swap.Before}}
+	l := Lesson{Items: items, Material: kind, Stand: Gathering, At: trace.Position{Phase: trace.Before}}
 	return l.With(Change{Children: children})
 }
 
@@ -99,10 +100,10 @@ type Change struct {
 	Children []string
 	Material *material.Kind
 	Stand    *Stand
-	At       *swap.Position
-	Method   swap.Method // the class's, by which At is found
-	Nth      *int        // which of the tasks is taken in hand, from its beginning
-	Add      *Item       // one more task, taken in hand
+	At       *trace.Position
+	Method   trace.Method // the class's, by which At is found
+	Nth      *int         // which of the tasks is taken in hand, from its beginning
+	Add      *Item        // one more task, taken in hand
 }
 
 // With returns the lesson with a change made. Nothing is changed when an error
@@ -146,26 +147,26 @@ func (l *Lesson) turnTo(c Change) error {
 		if *c.Nth < 0 || *c.Nth >= len(l.Items) {
 			return fmt.Errorf("%w: %d", ErrTask, *c.Nth)
 		}
-		l.Nth, l.At, l.Stand = *c.Nth, swap.Position{Phase: swap.Before}, OnTheMat
+		l.Nth, l.At, l.Stand = *c.Nth, trace.Position{Phase: trace.Before}, OnTheMat
 	}
 	if c.At == nil {
 		return nil
 	}
-	trace, err := l.solve(c.Method)
+	tr, err := l.solve(c.Method)
 	if err != nil {
 		return err
 	}
-	l.At = trace.Steps[trace.Find(*c.At)].At
+	l.At = tr.Steps[tr.Find(*c.At)].At
 	return nil
 }
 
 // solve works the task in hand; ErrNoMat where its kind has no trace.
-func (l Lesson) solve(m swap.Method) (swap.Trace, error) {
+func (l Lesson) solve(m trace.Method) (swap.Trace, error) {
 	p, of := problem.From(l.Current().Task)
 	if !of {
 		return swap.Trace{}, ErrNoMat
 	}
-	return m.Solve(p)
+	return swap.By(m, p)
 }
 
 func (l *Lesson) add(item Item) error {
@@ -226,13 +227,13 @@ func (l Lesson) MayEstimate() bool {
 
 // Counted tells whether a place of the task in hand has been worked.
 func (l Lesson) Counted(p place.Place) bool {
-	if l.Stand == Ended || l.At.Phase == swap.Reading || l.At.Phase == swap.Checking {
+	if l.Stand == Ended || l.At.Phase == trace.Reading || l.At.Phase == trace.Checking {
 		return true
 	}
 	if l.Current().Task.Kind == problem.Sharing { // from the highest place
-		return l.At.Phase == swap.Work && p >= l.At.Place
+		return l.At.Phase == trace.Work && p >= l.At.Place
 	}
-	return l.At.Phase == swap.Work && p <= l.At.Place
+	return l.At.Phase == trace.Work && p <= l.At.Place
 }
 
 // Off is how far an estimate lies from what is right at a task of the lesson.
@@ -242,8 +243,8 @@ func (l Lesson) Off(nth int, estimate place.Number) int {
 }
 
 // BeforeCounting tells whether nothing is counted yet at a position.
-func BeforeCounting(at swap.Position) bool {
-	return at.Phase == swap.Before || at.Phase == swap.LayOut || at.Phase == swap.Joining
+func BeforeCounting(at trace.Position) bool {
+	return at.Phase == trace.Before || at.Phase == trace.LayOut || at.Phase == trace.Joining
 }
 
 func seated(children []string) error {
@@ -274,8 +275,8 @@ type View struct {
 // Open works out the view of a lesson in the class's words and by its method; a task
 // that is not shown on the mat has neither trace nor needs.
 // The children are those of the lesson, in its order.
-func (l Lesson) Open(w say.Words, m swap.Method, children []Child) (View, error) {
-	trace, err := l.solve(m)
+func (l Lesson) Open(w say.Words, m trace.Method, children []Child) (View, error) {
+	tr, err := l.solve(m)
 	if errors.Is(err, ErrNoMat) {
 		return View{Roles: make([]string, len(children))}, nil
 	}
@@ -284,11 +285,11 @@ func (l Lesson) Open(w say.Words, m swap.Method, children []Child) (View, error)
 	}
 	w.Drawn = l.Material.Drawn()
 	v := View{
-		Trace: trace, Lines: w.Trace(trace), Needs: material.For(trace),
-		Index: trace.Find(l.At), Roles: roles(w, trace, len(children)),
+		Trace: tr, Lines: w.Trace(tr), Needs: material.For(tr),
+		Index: tr.Find(l.At), Roles: roles(w, tr, len(children)),
 	}
 	taken := 0
-	for _, s := range trace.Steps {
+	for _, s := range tr.Steps {
 		v.Turns = append(v.Turns, turn(s, taken, len(children)))
 		if s.Kind == swap.TakeGroup {
 			taken = s.Ten
@@ -300,15 +301,15 @@ func (l Lesson) Open(w say.Words, m swap.Method, children []Child) (View, error)
 // turn says whose turn a step is: each tray has its builder, and the turn
 // passes with each place, starting from the ones. Where groups are taken off it
 // passes with each group; so many were taken before the step.
-func turn(s swap.Step, taken, children int) int {
+func turn(s trace.Step, taken, children int) int {
 	switch {
 	case children == 0:
 		return -1
-	case s.At.Phase == swap.LayOut && s.Tray > 0:
+	case s.At.Phase == trace.LayOut && s.Tray > 0:
 		return (s.Tray - 1) % children
-	case taken > 0 && s.At.Phase == swap.Work:
+	case taken > 0 && s.At.Phase == trace.Work:
 		return taken % children
-	case s.At.Phase == swap.Work || s.At.Phase == swap.Swapping:
+	case s.At.Phase == trace.Work || s.At.Phase == trace.Swapping:
 		return TurnAt(s.At.Place, children)
 	}
 	return -1

@@ -15,6 +15,7 @@ import (
 	"vineswap/core/problem"
 	"vineswap/core/say"
 	"vineswap/core/swap"
+	"vineswap/core/trace"
 )
 
 func opened(t *testing.T, text string, children ...string) lesson.Lesson {
@@ -55,9 +56,9 @@ func TestNew(t *testing.T) {
 	}
 }
 
-func at(t *testing.T, text string) *swap.Position {
+func at(t *testing.T, text string) *trace.Position {
 	t.Helper()
-	pos, err := swap.ParsePosition(text)
+	pos, err := trace.ParsePosition(text)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -72,7 +73,7 @@ func TestWith(t *testing.T) {
 	if err != nil || l.Stand != lesson.OnTheMat || l.At.String() != "work/tens/1" || l.Material != material.Blocks || len(l.Children) != 1 {
 		t.Fatalf("%+v, %v", l, err)
 	}
-	if l, _ = l.With(lesson.Change{At: at(t, "work/thousands/5")}); l.At.Phase != swap.Work {
+	if l, _ = l.With(lesson.Change{At: at(t, "work/thousands/5")}); l.At.Phase != trace.Work {
 		t.Errorf("a step that this problem lacks led to %v", l.At)
 	}
 	if none, err := l.With(lesson.Change{Children: []string{}}); err != nil || len(none.Children) != 0 {
@@ -108,7 +109,7 @@ func TestTurnsAndRoles(t *testing.T) {
 		{[]string{"Wren", "Jory", "Mina", "Ivo"}, "0 1 0 1 2", "builds 368, works the ones; builds 275, works the tens; works the hundreds, keeps the bank; lays the large cards"},
 	} {
 		t.Run(fmt.Sprint(len(c.names)), func(t *testing.T) {
-			v, err := opened(t, "368+275", c.names...).Open(say.Words{}, swap.Method{}, children(c.names...))
+			v, err := opened(t, "368+275", c.names...).Open(say.Words{}, trace.Method{}, children(c.names...))
 			if err != nil {
 				t.Fatal(err)
 			}
@@ -133,7 +134,7 @@ func TestTurnsAndRoles(t *testing.T) {
 func TestTurnsOfOtherWork(t *testing.T) {
 	for _, c := range []struct {
 		text  string
-		kind  swap.StepKind
+		kind  trace.StepKind
 		turns string
 		roles string
 		top   place.Place
@@ -144,7 +145,7 @@ func TestTurnsOfOtherWork(t *testing.T) {
 		{"40960+9870", swap.CountUp, "0 1 0 1 0", "builds 40960, works the ones, the hundreds and the ten-thousands; builds 9870, works the tens and the thousands", place.TenThousands},
 	} {
 		t.Run(c.text, func(t *testing.T) {
-			v, err := opened(t, c.text, "Wren", "Jory").Open(say.Words{}, swap.Method{}, children("Wren", "Jory"))
+			v, err := opened(t, c.text, "Wren", "Jory").Open(say.Words{}, trace.Method{}, children("Wren", "Jory"))
 			if err != nil {
 				t.Fatal(err)
 			}
@@ -166,14 +167,14 @@ func TestTurnsOfOtherWork(t *testing.T) {
 func TestEveryChildHasATurn(t *testing.T) {
 	for n := 1; n <= lesson.MostChildren; n++ {
 		names := []string{"a", "b", "c", "d"}[:n]
-		v, err := opened(t, "1458+2367", names...).Open(say.Words{}, swap.Method{}, children(names...))
+		v, err := opened(t, "1458+2367", names...).Open(say.Words{}, trace.Method{}, children(names...))
 		if err != nil {
 			t.Fatal(err)
 		}
 		had := map[int]bool{}
 		byPlace := map[place.Place]int{}
 		for i, s := range v.Trace.Steps {
-			if s.At.Phase != swap.Work {
+			if s.At.Phase != trace.Work {
 				continue
 			}
 			had[v.Turns[i]] = true
@@ -191,7 +192,7 @@ func TestEveryChildHasATurn(t *testing.T) {
 func TestOpenFindsTheStep(t *testing.T) {
 	l := opened(t, "47+25")
 	l, _ = l.With(lesson.Change{At: at(t, "work/ones/2")})
-	v, err := l.Open(say.Words{}, swap.Method{}, nil)
+	v, err := l.Open(say.Words{}, trace.Method{}, nil)
 	if err != nil || v.Trace.Steps[v.Index].Kind != swap.MakeSwap || len(v.Lines) != len(v.Trace.Steps) || v.Needs.Trays != 3 {
 		t.Errorf("opened at %d: %v", v.Index, err)
 	}
@@ -214,12 +215,12 @@ func TestWordsOfTheMaterial(t *testing.T) {
 			if err != nil {
 				t.Fatal(err)
 			}
-			v, err := l.Open(say.Words{}, swap.Method{}, nil)
+			v, err := l.Open(say.Words{}, trace.Method{}, nil)
 			if err != nil {
 				t.Fatal(err)
 			}
 			var did []string
-			seen := map[swap.StepKind]bool{}
+			seen := map[trace.StepKind]bool{}
 			for i, s := range v.Trace.Steps {
 				switch s.Kind {
 				case swap.SetOut, swap.Build, swap.Join, swap.Stop, swap.TakeAway, swap.Deal, swap.TakeGroup:
@@ -309,12 +310,12 @@ func BenchmarkTakingOverFourZerosWithColumnAndWords(b *testing.B) {
 	p := problem.DifferenceOf(500_003, 123_456)
 	words := say.Words{Swap: say.Exchange, And: true, Comma: say.WithComma}
 	for b.Loop() {
-		for _, order := range []swap.Order{swap.AsNeeded, swap.SwapsFirst} {
-			trace, err := swap.Method{Order: order}.Solve(p)
+		for _, order := range []trace.Order{trace.AsNeeded, trace.SwapsFirst} {
+			tr, err := swap.By(trace.Method{Order: order}, p)
 			if err != nil {
 				b.Fatal(err)
 			}
-			if sheets, lines := (paper.Notation{}).Sheets(trace), words.Trace(trace); len(sheets) != len(lines) {
+			if sheets, lines := (paper.Notation{}).Sheets(tr), words.Trace(tr); len(sheets) != len(lines) {
 				b.Fatal("a step has no words, or no column")
 			}
 		}

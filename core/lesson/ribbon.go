@@ -3,7 +3,7 @@ package lesson
 import (
 	"vineswap/core/place"
 	"vineswap/core/say"
-	"vineswap/core/swap"
+	"vineswap/core/trace"
 )
 
 // Mark is one step of the ribbon that shows where a lesson is.
@@ -22,7 +22,7 @@ func (v View) Ribbon(w say.Words, children int) (marks []Mark, of []int) {
 	of = make([]int, len(v.Trace.Steps))
 	for i, s := range v.Trace.Steps {
 		// Swaps that are made first are one stretch of the work.
-		if s.At.Ordinal == 0 && (s.At.Phase != swap.Swapping || s.At.Place == place.Ones) {
+		if s.At.Ordinal == 0 && (s.At.Phase != trace.Swapping || s.At.Place == place.Ones) {
 			marks = append(marks, Mark{w.Phase(s.At), s.At.String()})
 		}
 		of[i] = len(marks) - 1

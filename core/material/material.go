@@ -8,9 +8,11 @@ import (
 	"math"
 	"slices"
 
+	"vineswap/core/piece"
 	"vineswap/core/place"
 	"vineswap/core/problem"
 	"vineswap/core/swap"
+	"vineswap/core/trace"
 )
 
 // Kind is the material that a lesson is worked with.
@@ -136,19 +138,19 @@ func (n *Needs) cards(t swap.Trace) {
 func (n *Needs) pieces(t swap.Trace) {
 	fullest, handed := t.Fullest(), handedOut(t)
 	for p := place.TopPiece; p >= place.Ones; p-- {
-		if fullest[p] == 0 {
+		if fullest.At(p) == 0 {
 			continue
 		}
-		made := Pieces{Place: p, Fullest: fullest[p], Up: handed[p]}
+		made := Pieces{Place: p, Fullest: fullest.At(p), Up: handed.At(p)}
 		for _, number := range built(t.Problem) {
 			made.Trays = append(made.Trays, number.Digit(p))
 		}
 		n.Pieces = append(n.Pieces, made)
 	}
-	if fullest[place.Ones] > 0 {
+	if fullest.At(place.Ones) > 0 {
 		n.Cautions = append(n.Cautions, SmallParts)
 	}
-	if fullest[place.Thousands] > 0 {
+	if fullest.At(place.Thousands) > 0 {
 		n.Cautions = append(n.Cautions, HeavyCube)
 	}
 }
@@ -163,15 +165,15 @@ func built(p problem.Problem) []place.Number {
 }
 
 // handedOut counts what the store hands out in the swaps of the work.
-func handedOut(t swap.Trace) place.Holding {
-	var out place.Holding
+func handedOut(t swap.Trace) piece.Holding {
+	var out piece.Holding
 	for _, s := range t.Steps {
-		if s.At.Phase != swap.Work && s.At.Phase != swap.Swapping {
+		if s.At.Phase != trace.Work && s.At.Phase != trace.Swapping {
 			continue
 		}
 		for _, m := range s.Moves {
-			if m.From == swap.Store {
-				out[m.Place] += m.Count
+			if m.From == trace.Store {
+				out = out.Plus(piece.Only(m.Piece, m.Count))
 			}
 		}
 	}

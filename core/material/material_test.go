@@ -22,11 +22,11 @@ func worked(t *testing.T, text string) swap.Trace {
 	if err != nil {
 		t.Fatal(err)
 	}
-	trace, err := swap.Solve(p)
+	tr, err := swap.Solve(p)
 	if err != nil {
 		t.Fatal(err)
 	}
-	return trace
+	return tr
 }
 
 func TestFor(t *testing.T) {
@@ -77,12 +77,12 @@ func TestNeedsAddUp(t *testing.T) {
 				t.Fatalf("%d+%d: %+v does not add up", a, b, p)
 			}
 		}
-		trace, handed := worked(t, fmt.Sprintf("%d/%d", a+b, sharers)), 0
-		for _, p := range material.For(trace).Pieces {
+		tr, handed := worked(t, fmt.Sprintf("%d/%d", a+b, sharers)), 0
+		for _, p := range material.For(tr).Pieces {
 			handed += p.Up
 		}
-		if handed != 10*len(trace.Swaps) {
-			t.Fatalf("%d/%d: %d handed out in %d swaps", a+b, sharers, handed, len(trace.Swaps))
+		if handed != 10*len(tr.Swaps) {
+			t.Fatalf("%d/%d: %d handed out in %d swaps", a+b, sharers, handed, len(tr.Swaps))
 		}
 	}
 }

@@ -15,55 +15,56 @@ import (
 	"vineswap/core/problem"
 	"vineswap/core/swap"
 	"vineswap/core/task"
+	"vineswap/core/trace"
 )
 
-func solved(t testing.TB, text string, m swap.Method) swap.Trace {
+func solved(t testing.TB, text string, m trace.Method) swap.Trace {
 	t.Helper()
 	p, err := problem.Parse(text)
 	if err != nil {
 		t.Fatal(err)
 	}
-	trace, err := m.Solve(p)
+	tr, err := swap.By(m, p)
 	if err != nil {
 		t.Fatal(err)
 	}
-	return trace
+	return tr
 }
 
 func TestColumnsAsTheyAreWritten(t *testing.T) {
 	for _, c := range []struct {
 		name, problem, notation string
-		method                  swap.Method
+		method                  trace.Method
 		want                    []string
 	}{
-		{"carried above", "47+25", "above", swap.Method{}, []string{"  1", "  47", "+ 25", "----", "  72"}},
-		{"carried under", "47+25", "under", swap.Method{}, []string{"  47", "+ 25", "  1", "----", "  72"}},
-		{"carried beside", "47+25", "beside", swap.Method{}, []string{"   ¹4  7", "+   2  5", "--------", "    7  2"}},
-		{"a new place", "67+58", "above", swap.Method{}, []string{"  11", "   67", "+  58", "-----", "  125"}},
-		{"a new place, beside", "67+58", "beside", swap.Method{}, []string{"    ¹ ¹6  7", "+      5  8", "-----------", "    1  2  5"}},
-		{"nothing comes up", "42+25", "above", swap.Method{}, []string{"  42", "+ 25", "----", "  67"}},
-		{"two tens at once", "28+19+15", "above", swap.Method{}, []string{"  2", "  28", "  19", "+ 15", "----", "  62"}},
-		{"crossed out", "62-38", "cross-out", swap.Method{}, []string{"    5 12", "    6̶  2̶", "−   3  8", "--------", "    2  4"}},
-		{"the small 1 in front", "62-38", "in-front", swap.Method{}, []string{"    5", "    6̶ ¹2", "−   3  8", "--------", "    2  4"}},
-		{"crossed out over a zero", "503-128", "cross-out", swap.Method{}, []string{"       9", "    4 1̶0̶ 13", "    5̶  0̶  3̶", "−   1  2  8", "-----------", "    3  7  5"}},
-		{"in front over a zero", "503-128", "in-front", swap.Method{}, []string{"    4  9", "    5̶ ¹̶0̶ ¹3", "−   1  2  8", "-----------", "    3  7  5"}},
-		{"over a zero as one", "503-128", "cross-out", swap.Method{Zeros: swap.AsOne}, []string{"    4  9 13", "    5̶  0̶  3̶", "−   1  2  8", "-----------", "    3  7  5"}},
-		{"leading zeros are not written", "100-98", "cross-out", swap.Method{Zeros: swap.AsOne}, []string{"    0  9 10", "    1̶  0̶  0̶", "−      9  8", "-----------", "          2"}},
-		{"given and then short itself", "523-178", "in-front", swap.Method{}, []string{"    4 ¹1", "    5̶  2̶ ¹3", "−   1  7  8", "-----------", "    3  4  5"}},
-		{"equal numbers", "47-47", "cross-out", swap.Method{}, []string{"  47", "− 47", "----", "   0"}},
-		{"sharing", "97/4", "", swap.Method{}, []string{"    9 ¹7 ÷ 4", "--------", "    2  4 r 1"}},
-		{"several come down", "305/5", "", swap.Method{}, []string{"    3 ³0  5 ÷ 5", "-----------", "       6  1"}},
-		{"grouping", "78:6", "", swap.Method{}, []string{"  78 ÷ 6", "----", "  13"}},
-		{"equal groups", "4×23", "", swap.Method{}, []string{"  1", "  23", "×  4", "----", "  92"}},
-		{"equal groups, added", "213*3", "added", swap.Method{}, []string{"  213", "  213", "+ 213", "-----", "  639"}},
+		{"carried above", "47+25", "above", trace.Method{}, []string{"  1", "  47", "+ 25", "----", "  72"}},
+		{"carried under", "47+25", "under", trace.Method{}, []string{"  47", "+ 25", "  1", "----", "  72"}},
+		{"carried beside", "47+25", "beside", trace.Method{}, []string{"   ¹4  7", "+   2  5", "--------", "    7  2"}},
+		{"a new place", "67+58", "above", trace.Method{}, []string{"  11", "   67", "+  58", "-----", "  125"}},
+		{"a new place, beside", "67+58", "beside", trace.Method{}, []string{"    ¹ ¹6  7", "+      5  8", "-----------", "    1  2  5"}},
+		{"nothing comes up", "42+25", "above", trace.Method{}, []string{"  42", "+ 25", "----", "  67"}},
+		{"two tens at once", "28+19+15", "above", trace.Method{}, []string{"  2", "  28", "  19", "+ 15", "----", "  62"}},
+		{"crossed out", "62-38", "cross-out", trace.Method{}, []string{"    5 12", "    6̶  2̶", "−   3  8", "--------", "    2  4"}},
+		{"the small 1 in front", "62-38", "in-front", trace.Method{}, []string{"    5", "    6̶ ¹2", "−   3  8", "--------", "    2  4"}},
+		{"crossed out over a zero", "503-128", "cross-out", trace.Method{}, []string{"       9", "    4 1̶0̶ 13", "    5̶  0̶  3̶", "−   1  2  8", "-----------", "    3  7  5"}},
+		{"in front over a zero", "503-128", "in-front", trace.Method{}, []string{"    4  9", "    5̶ ¹̶0̶ ¹3", "−   1  2  8", "-----------", "    3  7  5"}},
+		{"over a zero as one", "503-128", "cross-out", trace.Method{Zeros: trace.AsOne}, []string{"    4  9 13", "    5̶  0̶  3̶", "−   1  2  8", "-----------", "    3  7  5"}},
+		{"leading zeros are not written", "100-98", "cross-out", trace.Method{Zeros: trace.AsOne}, []string{"    0  9 10", "    1̶  0̶  0̶", "−      9  8", "-----------", "          2"}},
+		{"given and then short itself", "523-178", "in-front", trace.Method{}, []string{"    4 ¹1", "    5̶  2̶ ¹3", "−   1  7  8", "-----------", "    3  4  5"}},
+		{"equal numbers", "47-47", "cross-out", trace.Method{}, []string{"  47", "− 47", "----", "   0"}},
+		{"sharing", "97/4", "", trace.Method{}, []string{"    9 ¹7 ÷ 4", "--------", "    2  4 r 1"}},
+		{"several come down", "305/5", "", trace.Method{}, []string{"    3 ³0  5 ÷ 5", "-----------", "       6  1"}},
+		{"grouping", "78:6", "", trace.Method{}, []string{"  78 ÷ 6", "----", "  13"}},
+		{"equal groups", "4×23", "", trace.Method{}, []string{"  1", "  23", "×  4", "----", "  92"}},
+		{"equal groups, added", "213*3", "added", trace.Method{}, []string{"  213", "  213", "+ 213", "-----", "  639"}},
 	} {
 		t.Run(c.name, func(t *testing.T) {
-			trace := solved(t, c.problem, c.method)
-			n, _, err := paper.ParseNotation(c.notation, trace.Problem.Kind)
+			tr := solved(t, c.problem, c.method)
+			n, _, err := paper.ParseNotation(c.notation, tr.Problem.Kind)
 			if err != nil {
 				t.Fatal(err)
 			}
-			if got, want := n.Sheet(trace).Text(), strings.Join(c.want, "\n")+"\n"; got != want {
+			if got, want := n.Sheet(tr).Text(), strings.Join(c.want, "\n")+"\n"; got != want {
 				t.Errorf("written\n%s\nwanted\n%s", got, want)
 			}
 		})
@@ -106,22 +107,22 @@ func seeded(rng *rand.Rand) problem.Problem {
 	return problem.SumOf(numbers...)
 }
 
-func seededMethod(rng *rand.Rand) swap.Method {
-	return swap.Method{Order: []swap.Order{swap.AsNeeded, swap.SwapsFirst}[rng.IntN(2)], Zeros: []swap.Zeros{swap.PlaceByPlace, swap.AsOne}[rng.IntN(2)]}
+func seededMethod(rng *rand.Rand) trace.Method {
+	return trace.Method{Order: []trace.Order{trace.AsNeeded, trace.SwapsFirst}[rng.IntN(2)], Zeros: []trace.Zeros{trace.PlaceByPlace, trace.AsOne}[rng.IntN(2)]}
 }
 
 // inOrder puts cells into the order in which a sheet is read.
-func inOrder(cells []swap.Cell) []swap.Cell {
-	rank := []swap.Role{swap.Addend, swap.Larger, swap.Smaller, swap.Carried, swap.Changed, swap.Brought, swap.Result}
+func inOrder(cells []trace.Cell) []trace.Cell {
+	rank := []trace.Role{trace.Addend, trace.Larger, trace.Smaller, trace.Carried, trace.Changed, trace.Brought, trace.Result}
 	out := slices.Clone(cells)
-	slices.SortStableFunc(out, func(a, b swap.Cell) int {
+	slices.SortStableFunc(out, func(a, b trace.Cell) int {
 		x, y := slices.Index(rank, a.Role), slices.Index(rank, b.Role)
 		switch {
 		case x != y:
 			return x - y
 		case a.Row != b.Row:
 			return a.Row - b.Row
-		case a.Role == swap.Carried || a.Role == swap.Changed || a.Role == swap.Brought:
+		case a.Role == trace.Carried || a.Role == trace.Changed || a.Role == trace.Brought:
 			return int(a.Place - b.Place)
 		}
 		return int(b.Place - a.Place)
@@ -134,25 +135,25 @@ func inOrder(cells []swap.Cell) []swap.Cell {
 func TestEveryNotationReadsBack(t *testing.T) {
 	rng := rand.New(rand.NewPCG(20, 26))
 	for range 2_000 {
-		trace, err := seededMethod(rng).Solve(seeded(rng))
+		tr, err := swap.By(seededMethod(rng), seeded(rng))
 		if err != nil {
 			t.Fatal(err)
 		}
 		for _, n := range notations() {
-			for i, sheet := range n.Sheets(trace) {
-				if i > 0 && len(trace.Steps[i].Column) == len(trace.Steps[i-1].Column) {
+			for i, sheet := range n.Sheets(tr) {
+				if i > 0 && len(tr.Steps[i].Column) == len(tr.Steps[i-1].Column) {
 					continue
 				}
-				if trace.Problem.Kind == problem.Trays && !n.Added && trace.Steps[i].At.Phase == swap.LayOut {
+				if tr.Problem.Kind == problem.Trays && !n.Added && tr.Steps[i].At.Phase == trace.LayOut {
 					continue // it is written once, and stands for all
 				}
-				want := inOrder(trace.Steps[i].Column)
+				want := inOrder(tr.Steps[i].Column)
 				if got := sheet.Cells(); !slices.Equal(got, want) {
-					t.Fatalf("%v, %+v, step %d\n%s\nreads %v\n wanted %v", trace.Problem, n, i, sheet.Text(), got, want)
+					t.Fatalf("%v, %+v, step %d\n%s\nreads %v\n wanted %v", tr.Problem, n, i, sheet.Text(), got, want)
 				}
 				for _, m := range sheet.Marks {
 					if m.Row < 1-sheet.Over || m.Row == sheet.UnderRow() && !sheet.Under {
-						t.Fatalf("%v, %+v, step %d: no row was kept for %+v", trace.Problem, n, i, m)
+						t.Fatalf("%v, %+v, step %d: no row was kept for %+v", tr.Problem, n, i, m)
 					}
 				}
 			}
@@ -164,16 +165,16 @@ func TestEveryNotationReadsBack(t *testing.T) {
 func TestOneDigitStands(t *testing.T) {
 	rng := rand.New(rand.NewPCG(3, 33))
 	for range 1_000 {
-		trace, err := seededMethod(rng).Solve(seeded(rng))
+		tr, err := swap.By(seededMethod(rng), seeded(rng))
 		if err != nil {
 			t.Fatal(err)
 		}
 		for _, n := range notations() {
 			stands := map[place.Place]int{}
-			for _, m := range n.Sheet(trace).Marks {
+			for _, m := range n.Sheet(tr).Marks {
 				if m.Row <= 1 && m.Side == paper.Whole && !m.Struck {
 					if stands[m.Place]++; stands[m.Place] > 1 {
-						t.Fatalf("%v, %+v: two digits stand in the %v", trace.Problem, n, m.Place)
+						t.Fatalf("%v, %+v: two digits stand in the %v", tr.Problem, n, m.Place)
 					}
 				}
 			}
@@ -197,18 +198,18 @@ func TestExpandedForm(t *testing.T) {
 		"78:6":     "(70 + 8) ÷ 6 = 13",
 		"213*3":    "3 × (200 + 10 + 3) = 600 + 30 + 9 = 639",
 	} {
-		trace := solved(t, problem, swap.Method{})
-		if got := paper.ExpandedAt(trace, len(trace.Steps)-1).String(); got != want {
+		tr := solved(t, problem, trace.Method{})
+		if got := paper.ExpandedAt(tr, len(tr.Steps)-1).String(); got != want {
 			t.Errorf("%s: %q, wanted %q", problem, got, want)
 		}
 	}
-	trace := solved(t, "47+25", swap.Method{})
+	tr := solved(t, "47+25", trace.Method{})
 	for at, want := range map[string]string{"before/0": "", "lay-out/2": "40 + 7", "lay-out/4": "(40 + 7) + (20 + 5)", "join/0": "(40 + 7) + (20 + 5) = 60 + 12", "read/0": "(40 + 7) + (20 + 5) = 60 + 12"} {
-		pos, err := swap.ParsePosition(at)
+		pos, err := trace.ParsePosition(at)
 		if err != nil {
 			t.Fatal(err)
 		}
-		if got := paper.ExpandedAt(trace, trace.Find(pos)).String(); got != want && got != "("+want+")" {
+		if got := paper.ExpandedAt(tr, tr.Find(pos)).String(); got != want && got != "("+want+")" {
 			t.Errorf("at %s: %q, wanted %q", at, got, want)
 		}
 	}
@@ -236,19 +237,19 @@ func worth(t *testing.T, line string) (value int, rest int) {
 func TestExpandedFormsAreEqual(t *testing.T) {
 	rng := rand.New(rand.NewPCG(40, 7))
 	for range 400 {
-		trace, err := seededMethod(rng).Solve(seeded(rng))
+		tr, err := swap.By(seededMethod(rng), seeded(rng))
 		if err != nil {
 			t.Fatal(err)
 		}
-		last := len(trace.Steps) - 1
+		last := len(tr.Steps) - 1
 		for range 3 {
 			at := last - rng.IntN(min(last, 12))
-			if trace.Steps[at].At.Phase == swap.LayOut {
+			if tr.Steps[at].At.Phase == trace.LayOut {
 				continue
 			}
-			for _, line := range paper.ExpandedAt(trace, at).Lines() {
-				if value, rest := worth(t, line); value != int(trace.Answer) || rest != 0 && rest != int(trace.Remainder) {
-					t.Fatalf("%v: %q is worth %d, not %d", trace.Problem, line, value, trace.Answer)
+			for _, line := range paper.ExpandedAt(tr, at).Lines() {
+				if value, rest := worth(t, line); value != int(tr.Answer) || rest != 0 && rest != int(tr.Remainder) {
+					t.Fatalf("%v: %q is worth %d, not %d", tr.Problem, line, value, tr.Answer)
 				}
 			}
 		}
@@ -281,8 +282,8 @@ func TestNotationsByName(t *testing.T) {
 
 func ExampleNotation_Sheet() {
 	p, _ := problem.Parse("62-38")
-	trace, _ := swap.Solve(p)
-	fmt.Print(paper.Notation{Crossing: paper.InFront}.Sheet(trace).Text())
+	tr, _ := swap.Solve(p)
+	fmt.Print(paper.Notation{Crossing: paper.InFront}.Sheet(tr).Text())
 	// Output:
 	//     5
 	//     6̶ ¹2

@@ -9,6 +9,7 @@ import (
 	"vineswap/core/problem"
 	"vineswap/core/swap"
 	"vineswap/core/task"
+	"vineswap/core/trace"
 )
 
 // Sheet is a written column as it stands on paper: marks in rows and places.
@@ -135,7 +136,7 @@ func (n Notation) on(t swap.Trace, step int) Sheet {
 		s.write(c)
 	}
 	for _, c := range cells {
-		if c.Role == swap.Result && c.Place == place.Ones {
+		if c.Role == trace.Result && c.Place == place.Ones {
 			s.Left = int(t.Remainder)
 		}
 	}
@@ -154,23 +155,23 @@ func (n Notation) rowsOf(p problem.Problem) int {
 	return len(p.Addends())
 }
 
-func (s *Sheet) write(c swap.Cell) {
+func (s *Sheet) write(c trace.Cell) {
 	at := Mark{Place: c.Place, Digit: c.Digit}
 	switch c.Role {
-	case swap.Addend:
+	case trace.Addend:
 		if at.Row = c.Row + 1; s.multiplies() && c.Row > 0 {
 			return
 		}
-	case swap.Larger, swap.Smaller:
+	case trace.Larger, trace.Smaller:
 		at.Row = c.Row + 1
-	case swap.Result:
+	case trace.Result:
 		at.Row = s.ResultRow()
-	case swap.Carried:
+	case trace.Carried:
 		at.Row, at.Side = s.carriedTo()
-	case swap.Brought:
+	case trace.Brought:
 		at.Row, at.Side = 1, SmallFront
 		s.Marks = slices.DeleteFunc(s.Marks, func(m Mark) bool { return m.Side == SmallFront && m.Place == c.Place })
-	case swap.Changed:
+	case trace.Changed:
 		s.change(at)
 		return
 	}
@@ -226,8 +227,8 @@ func (s *Sheet) change(now Mark) {
 // in each place in the order of the changes, and what came down; at last the
 // result from the highest place. Of what came down in several swaps each is
 // read. A number that is multiplied is read as often as it is joined.
-func (s Sheet) Cells() []swap.Cell {
-	var cells []swap.Cell
+func (s Sheet) Cells() []trace.Cell {
+	var cells []trace.Cell
 	rows := s.Numbers
 	if s.multiplies() {
 		rows = s.By
@@ -238,26 +239,26 @@ func (s Sheet) Cells() []swap.Cell {
 			from = 1
 		}
 		for _, m := range s.digits(from) {
-			cells = append(cells, swap.Cell{Role: s.roleOf(row), Row: row - 1, Place: m.Place, Digit: m.Digit})
+			cells = append(cells, trace.Cell{Role: s.roleOf(row), Row: row - 1, Place: m.Place, Digit: m.Digit})
 		}
 	}
 	for p := range place.Place(place.Count) {
 		cells = append(cells, s.smallAt(p)...)
 	}
 	for _, m := range s.digits(s.ResultRow()) {
-		cells = append(cells, swap.Cell{Role: swap.Result, Place: m.Place, Digit: m.Digit})
+		cells = append(cells, trace.Cell{Role: trace.Result, Place: m.Place, Digit: m.Digit})
 	}
 	return cells
 }
 
-func (s Sheet) roleOf(row int) swap.Role {
+func (s Sheet) roleOf(row int) trace.Role {
 	switch {
 	case s.Kind == problem.Sum || s.Kind == problem.Trays:
-		return swap.Addend
+		return trace.Addend
 	case row == 1:
-		return swap.Larger
+		return trace.Larger
 	}
-	return swap.Smaller
+	return trace.Smaller
 }
 
 // digits returns the whole digits of a row, the highest place first.
@@ -273,15 +274,15 @@ func (s Sheet) digits(row int) []Mark {
 }
 
 // smallAt reads what was written beside, over and under the digits of a place.
-func (s Sheet) smallAt(p place.Place) []swap.Cell {
-	var cells []swap.Cell
+func (s Sheet) smallAt(p place.Place) []trace.Cell {
+	var cells []trace.Cell
 	for row := 1; row >= 1-s.Over; row-- {
 		digit := 0
 		for _, m := range s.Marks {
 			if m.Row == row && m.Place == p && m.Side == Whole {
 				digit = m.Digit
 				if row < 1 {
-					cells = append(cells, swap.Cell{Role: swap.Changed, Place: p, Digit: m.Digit})
+					cells = append(cells, trace.Cell{Role: trace.Changed, Place: p, Digit: m.Digit})
 				}
 			}
 		}
@@ -300,16 +301,16 @@ func (s Sheet) smallAt(p place.Place) []swap.Cell {
 }
 
 // read reads a small digit: what came up, ten more of a digit, or what came down.
-func (s Sheet) read(m Mark, digit int) []swap.Cell {
+func (s Sheet) read(m Mark, digit int) []trace.Cell {
 	switch {
 	case m.Side != SmallFront:
-		return []swap.Cell{{Role: swap.Carried, Place: m.Place, Digit: m.Digit}}
+		return []trace.Cell{{Role: trace.Carried, Place: m.Place, Digit: m.Digit}}
 	case s.Kind == problem.Difference:
-		return []swap.Cell{{Role: swap.Changed, Place: m.Place, Digit: 10*m.Digit + digit}}
+		return []trace.Cell{{Role: trace.Changed, Place: m.Place, Digit: 10*m.Digit + digit}}
 	}
-	cells := make([]swap.Cell, m.Digit)
+	cells := make([]trace.Cell, m.Digit)
 	for i := range cells {
-		cells[i] = swap.Cell{Role: swap.Brought, Place: m.Place, Digit: i + 1}
+		cells[i] = trace.Cell{Role: trace.Brought, Place: m.Place, Digit: i + 1}
 	}
 	return cells
 }

@@ -5,9 +5,11 @@ import (
 	"slices"
 	"strings"
 
+	"vineswap/core/piece"
 	"vineswap/core/place"
 	"vineswap/core/problem"
 	"vineswap/core/swap"
+	"vineswap/core/trace"
 )
 
 // Text draws the sheet with letters, the lines from the top down. Small digits
@@ -107,7 +109,7 @@ func ExpandedAt(t swap.Trace, step int) Expanded {
 	for _, s := range t.Steps[:step+1] {
 		switch s.Kind {
 		case swap.Label:
-			e.Numbers = append(e.Numbers, partsOf(place.Of(laid[s.Tray-1])))
+			e.Numbers = append(e.Numbers, partsOf(piece.Building(laid[s.Tray-1])))
 		case swap.Join:
 			e.Parts = partsOf(s.Zones.In(swap.Joined))
 		case swap.SwapDown:
@@ -115,7 +117,7 @@ func ExpandedAt(t swap.Trace, step int) Expanded {
 		case swap.Slide:
 			e.Rest = int(t.Remainder)
 			if e.Parts == nil && t.Problem.Kind != problem.Grouping {
-				e.Parts = partsOf(place.Of(t.Answer))
+				e.Parts = partsOf(piece.Building(t.Answer))
 			}
 		case swap.ReadOut:
 			e.Answer = int(t.Answer)
@@ -129,7 +131,7 @@ func ExpandedAt(t swap.Trace, step int) Expanded {
 
 // rename writes the number's parts as they lie after a swap down, with what was
 // taken or dealt already: the number is the same, in other parts.
-func (e *Expanded) rename(t swap.Trace, s swap.Step) {
+func (e *Expanded) rename(t swap.Trace, s trace.Step) {
 	switch t.Problem.Kind {
 	case problem.Difference, problem.Sharing:
 		e.Renamed = partsOf(s.Zones.Together())
@@ -137,11 +139,11 @@ func (e *Expanded) rename(t swap.Trace, s swap.Step) {
 }
 
 // partsOf are what the piles of a holding are worth, highest first.
-func partsOf(h place.Holding) []int {
+func partsOf(h piece.Holding) []int {
 	parts := []int{}
 	for p := place.Millions; p >= place.Ones; p-- {
-		if h[p] > 0 {
-			parts = append(parts, h[p]*p.Unit())
+		if h.At(p) > 0 {
+			parts = append(parts, h.At(p)*p.Unit())
 		}
 	}
 	if len(parts) == 0 {

@@ -1,7 +1,6 @@
 package place_test
 
 import (
-	"encoding/json"
 	"errors"
 	"fmt"
 	"math/rand/v2"
@@ -124,10 +123,6 @@ func TestNumberLaws(t *testing.T) {
 	rng := rand.New(rand.NewPCG(3, 1))
 	for range 5_000 {
 		n := place.Number(rng.IntN(10_000_000))
-		h := place.Of(n)
-		if h.Value() != int(n) || h.Pieces() != n.DigitSum() {
-			t.Fatalf("%d is built as %v", n, h)
-		}
 		if n.Length() != len(n.String()) {
 			t.Fatalf("%d has %d digits", n, n.Length())
 		}
@@ -140,23 +135,6 @@ func TestNumberLaws(t *testing.T) {
 		}
 		if sum != n {
 			t.Fatalf("the parts of %d make %d", n, sum)
-		}
-	}
-}
-
-func TestHoldingJSON(t *testing.T) {
-	h := place.Holding{7, 4, 0, 2}
-	text, err := json.Marshal(h)
-	if err != nil || string(text) != `{"ones":7,"tens":4,"thousands":2}` {
-		t.Fatalf("%s, %v", text, err)
-	}
-	var back place.Holding
-	if err := json.Unmarshal(text, &back); err != nil || back != h {
-		t.Fatalf("%v came back as %v: %v", h, back, err)
-	}
-	for _, bad := range []string{`{"unit":1}`, `{"ones":"x"}`, `[1]`} {
-		if err := json.Unmarshal([]byte(bad), &back); err == nil {
-			t.Errorf("%s was accepted", bad)
 		}
 	}
 }

@@ -3,11 +3,12 @@ package say
 import (
 	"vineswap/core/problem"
 	"vineswap/core/swap"
+	"vineswap/core/trace"
 )
 
 // Ask is what can be asked before a step is shown: "How many are there now?".
 // Steps that only do something ask nothing.
-func (w Words) Ask(t swap.Trace, s swap.Step) string {
+func (w Words) Ask(t swap.Trace, s trace.Step) string {
 	switch s.Kind {
 	case swap.CountUp:
 		return "How many " + w.pieces(s.At.Place) + " are there now?"

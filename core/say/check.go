@@ -3,10 +3,12 @@ package say
 import (
 	"fmt"
 
+	"vineswap/core/piece"
 	"vineswap/core/place"
 	"vineswap/core/problem"
 	"vineswap/core/swap"
 	"vineswap/core/task"
+	"vineswap/core/trace"
 )
 
 // about asks for the estimate.
@@ -39,7 +41,7 @@ func (w Words) sentence(t swap.Trace) string {
 }
 
 // checkLine is what belongs to a step of the check.
-func (w Words) checkLine(t swap.Trace, s swap.Step) Line {
+func (w Words) checkLine(t swap.Trace, s trace.Step) Line {
 	switch s.Kind {
 	case swap.CountPieces:
 		return Line{"Count the pieces", []Span{plain("%s", w.pieceCount(t, s.Count))}}
@@ -63,7 +65,7 @@ func (w Words) checkLine(t swap.Trace, s swap.Step) Line {
 
 // swappedUp says a swap up of the check; of zeros that were gone over as one, the
 // nines too.
-func (w Words) swappedUp(s swap.Step) []Span {
+func (w Words) swappedUp(s trace.Step) []Span {
 	var spans []Span
 	for p := s.To - 1; p > s.From; p-- {
 		spans = append(spans, w.strong(9*s.Count/10, p, len(spans) == 0), plain(", "))
@@ -99,11 +101,11 @@ func putBack(t swap.Trace, w Words) string {
 
 // lying says what lies in a holding, the highest place first; what is empty is
 // not said.
-func (w Words) lying(h place.Holding) string {
+func (w Words) lying(h piece.Holding) string {
 	var parts []string
 	for p := place.Millions; p >= place.Ones; p-- {
-		if h[p] > 0 {
-			parts = append(parts, w.Count(h[p], p))
+		if h.At(p) > 0 {
+			parts = append(parts, w.Count(h.At(p), p))
 		}
 	}
 	if len(parts) == 0 {

@@ -56,7 +56,7 @@ func TestNamesOfTheLadder(t *testing.T) {
 
 // The story of taking away, over a zero.
 func TestTheStoryOfTaking(t *testing.T) {
-	lines := told(say.Words{Swap: say.Exchange, And: true}.Trace(trace(t, "503-128")))
+	lines := told(say.Words{Swap: say.Exchange, And: true}.Trace(traced(t, "503-128")))
 	want := []string{
 		"Estimate | About how much will be left? Say it, write it down, lock it.",
 		"Lay out | One tray for the larger number. The smaller number is shown with cards only.",
@@ -90,7 +90,7 @@ func TestTheStoryOfTaking(t *testing.T) {
 		}
 	}
 	for _, text := range []string{"47-47", "105-5", "1000-999", "8-0"} {
-		for _, line := range (say.Words{}).Trace(trace(t, text)) {
+		for _, line := range (say.Words{}).Trace(traced(t, text)) {
 			if fault := plainFault(line.String()); fault != "" {
 				t.Errorf("%s: %q %s", text, line.String(), fault)
 			}

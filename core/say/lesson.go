@@ -9,6 +9,7 @@ import (
 	"vineswap/core/problem"
 	"vineswap/core/swap"
 	"vineswap/core/task"
+	"vineswap/core/trace"
 )
 
 // What a lesson says of itself outside its steps.
@@ -23,22 +24,22 @@ const (
 
 // Phase names the stretch of the work that a position lies in, as on the
 // ribbon: "build", "join", the place at work, "read".
-func (w Words) Phase(at swap.Position) string {
+func (w Words) Phase(at trace.Position) string {
 	switch at.Phase {
-	case swap.Before:
+	case trace.Before:
 		return "estimate"
-	case swap.Checking:
+	case trace.Checking:
 		return "check"
-	case swap.LayOut:
+	case trace.LayOut:
 		return "build"
-	case swap.Joining:
+	case trace.Joining:
 		return "join"
-	case swap.Work:
+	case trace.Work:
 		if !at.Place.HasPiece() { // a long word, where there is little room
 			return w.Numeral(place.Number(at.Place.Unit()))
 		}
 		return w.PlaceMany(at.Place)
-	case swap.Swapping:
+	case trace.Swapping:
 		return w.down().SwapNouns()
 	}
 	return "read"
@@ -160,8 +161,8 @@ func PieceNames(kind material.Kind) string {
 
 // Example is what is said at the first step of a kind in 238 + 267, worked by a
 // method.
-func (w Words) Example(kind swap.StepKind, m swap.Method) string {
-	t, err := m.Solve(problem.SumOf(238, 267))
+func (w Words) Example(kind trace.StepKind, m trace.Method) string {
+	t, err := swap.By(m, problem.SumOf(238, 267))
 	if err != nil {
 		return ""
 	}

@@ -8,6 +8,7 @@ import (
 	"vineswap/core/ladder"
 	"vineswap/core/problem"
 	"vineswap/core/swap"
+	"vineswap/core/trace"
 )
 
 // matterNames are the headings of the settings.
@@ -72,18 +73,18 @@ func (w Words) RangeExample(r choose.Range) string {
 }
 
 // OrderExample says in which order 52 − 38 is worked.
-func (w Words) OrderExample(m swap.Method) string {
+func (w Words) OrderExample(m trace.Method) string {
 	return "52 − 38: " + w.doing(m, problem.DifferenceOf(52, 38), swap.Look, swap.SwapDown, swap.TakeAway)
 }
 
 // ZerosExample says the swaps of 503 − 128.
-func (w Words) ZerosExample(m swap.Method) string {
+func (w Words) ZerosExample(m trace.Method) string {
 	return "503 − 128: " + w.doing(m, problem.DifferenceOf(503, 128), swap.SwapDown)
 }
 
 // doing lists the places at which steps of some kinds are done.
-func (w Words) doing(m swap.Method, p problem.Problem, kinds ...swap.StepKind) string {
-	t, err := m.Solve(p)
+func (w Words) doing(m trace.Method, p problem.Problem, kinds ...trace.StepKind) string {
+	t, err := swap.By(m, p)
 	if err != nil {
 		return ""
 	}

@@ -14,9 +14,10 @@ import (
 	"vineswap/core/problem"
 	"vineswap/core/say"
 	"vineswap/core/swap"
+	"vineswap/core/trace"
 )
 
-func trace(t testing.TB, text string) swap.Trace {
+func traced(t testing.TB, text string) swap.Trace {
 	t.Helper()
 	p, err := problem.Parse(text)
 	if err != nil {
@@ -63,7 +64,7 @@ func TestTheStoryOfASum(t *testing.T) {
 		"Count the pieces | 24 pieces were joined. Two swaps leave 18 fewer. So 6 pieces must lie here now.",
 		"Check another way | Take 95 away from 303 again: 208 must be left.",
 	}
-	got := told(say.Words{}.Trace(trace(t, "208+95")))
+	got := told(say.Words{}.Trace(traced(t, "208+95")))
 	for i := range max(len(got), len(want)) {
 		if i >= len(got) || i >= len(want) || got[i] != want[i] {
 			t.Fatalf("line %d:\n got %q\nwant %q", i, got[min(i, len(got)-1)], want[min(i, len(want)-1)])
@@ -126,9 +127,9 @@ func TestSentences(t *testing.T) {
 		{"three numbers", "20+30+40", say.Words{}, "Say it back | 20, 30 and 40 were joined. Together they are 90."},
 	} {
 		t.Run(c.name, func(t *testing.T) {
-			tr := trace(t, c.sum)
+			tr := traced(t, c.sum)
 			if strings.HasSuffix(c.name, "as one") {
-				tr, _ = swap.Method{Zeros: swap.AsOne}.Solve(tr.Problem)
+				tr, _ = swap.By(trace.Method{Zeros: trace.AsOne}, tr.Problem)
 			}
 			if got := told(c.words.Trace(tr)); !slices.Contains(got, c.want) {
 				t.Errorf("no line %q in\n%s", c.want, strings.Join(got, "\n"))
@@ -184,8 +185,8 @@ func TestSentencesAreWhole(t *testing.T) {
 			{Kind: problem.Sharing, Numbers: []place.Number{a, by}}, {Kind: problem.Grouping, Numbers: []place.Number{a % 200, by}},
 			{Kind: problem.Trays, Numbers: []place.Number{a, by}},
 		}[rng.IntN(7)]
-		method := swap.Method{Order: []swap.Order{swap.AsNeeded, swap.SwapsFirst}[rng.IntN(2)], Zeros: []swap.Zeros{swap.PlaceByPlace, swap.AsOne}[rng.IntN(2)], When: []swap.When{swap.AtTen, swap.AfterColumn}[rng.IntN(2)]}
-		tr, err := method.Solve(p)
+		method := trace.Method{Order: []trace.Order{trace.AsNeeded, trace.SwapsFirst}[rng.IntN(2)], Zeros: []trace.Zeros{trace.PlaceByPlace, trace.AsOne}[rng.IntN(2)], When: []trace.When{trace.AtTen, trace.AfterColumn}[rng.IntN(2)]}
+		tr, err := swap.By(method, p)
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -222,11 +223,11 @@ func TestCaused(t *testing.T) {
 		"6+5":       "11 ones: ten swap for one ten, 1 stays.",
 		"9+9+9":     "27 ones: twenty swap for two tens, 7 stay.",
 	} {
-		if got := (say.Words{}).GaveUp(trace(t, sum).Columns[0]); got != want {
+		if got := (say.Words{}).GaveUp(traced(t, sum).Columns[0]); got != want {
 			t.Errorf("%s: %q, want %q", sum, got, want)
 		}
 	}
-	if got := (say.Words{}).GaveUp(trace(t, "57+48").Columns[1]); got != "10 tens, only because of what comes up: ten swap for one hundred, nothing stays." {
+	if got := (say.Words{}).GaveUp(traced(t, "57+48").Columns[1]); got != "10 tens, only because of what comes up: ten swap for one hundred, nothing stays." {
 		t.Error(got)
 	}
 }
@@ -254,10 +255,10 @@ func TestNamesFollowTheSetting(t *testing.T) {
 		{say.Caution(material.SmallParts, material.Blocks), "Small cubes are small parts. Count them out, count them back."},
 		{w.Wish(problem.Sum, choose.Wish{Kind: choose.Knot, Want: choose.Yes}), "an exchange in the units"},
 		{w.Mend(problem.Sum, choose.Mend{Wishes: []choose.Wish{{Kind: choose.Belongs, Stage: choose.NoSwap}}}), "Leave the stage “no exchange”"},
-		{w.Phase(swap.Position{Phase: swap.LayOut}), "build"},
-		{w.Phase(swap.Position{Phase: swap.Joining}), "join"},
-		{w.Phase(swap.Position{Phase: swap.Work, Place: place.Ones}), "units"},
-		{w.Phase(swap.Position{Phase: swap.Reading}), "read"},
+		{w.Phase(trace.Position{Phase: trace.LayOut}), "build"},
+		{w.Phase(trace.Position{Phase: trace.Joining}), "join"},
+		{w.Phase(trace.Position{Phase: trace.Work, Place: place.Ones}), "units"},
+		{w.Phase(trace.Position{Phase: trace.Reading}), "read"},
 		{w.Role([]place.Number{47, 25}, []place.Place{place.Ones, place.Tens}, false, true), "builds 47 and 25, works the units and the tens, keeps the bank"},
 		{w.Role(nil, nil, false, false), "lays the large cards"},
 		{w.Role([]place.Number{26, 26, 26}, nil, true, false), "builds 26 on three trays, takes groups off"},
@@ -275,8 +276,8 @@ func TestNamesFollowTheSetting(t *testing.T) {
 		{say.CardSets(2), "two small, one large"},
 		{say.Minutes(6), "about 6 minutes"},
 		{say.PieceNames(material.Beads), "bead, bar, square and cube"},
-		{w.Example(swap.MakeSwap, swap.Method{}), "Ten units are exchanged for one ten. It joins the tens."},
-		{w.Example("no such step", swap.Method{}), ""},
+		{w.Example(swap.MakeSwap, trace.Method{}), "Ten units are exchanged for one ten. It joins the tens."},
+		{w.Example("no such step", trace.Method{}), ""},
 		{w.Clash(problem.Sum, []choose.Wish{{Kind: choose.Zero, Want: choose.Yes}, {Kind: choose.Within}}), "No numbers fit. These do not go together: a zero in the numbers and no number above 9999, which pieces can show."},
 		{w.Clash(problem.Sum, []choose.Wish{{Kind: choose.Zero, Want: choose.Yes}, {Kind: choose.Knot, Want: choose.Yes}}), "No numbers fit: there cannot be an exchange in the units together with a zero in the numbers."},
 		{say.LeftOut(1), "one worked recently is left out"},

@@ -6,10 +6,11 @@ import (
 	"vineswap/core/place"
 	"vineswap/core/problem"
 	"vineswap/core/swap"
+	"vineswap/core/trace"
 )
 
 // sharingLine is what belongs to a step of sharing or grouping.
-func (w Words) sharingLine(t swap.Trace, s swap.Step) Line {
+func (w Words) sharingLine(t swap.Trace, s trace.Step) Line {
 	number, by := t.Problem.Numbers[0], t.Problem.Numbers[1]
 	grouping := t.Problem.Kind == problem.Grouping
 	switch s.Kind {
@@ -82,7 +83,7 @@ func (w Words) remainder(n place.Number) string {
 func thereAre(n place.Number) string { return "there " + isAre(int(n)) }
 
 // toDeal says what lies in a place, and whether it goes round.
-func (w Words) toDeal(t swap.Trace, s swap.Step) []Span {
+func (w Words) toDeal(t swap.Trace, s trace.Step) []Span {
 	here := w.strong(s.Count, s.At.Place, true)
 	by := int(t.Problem.Numbers[1])
 	switch {
@@ -96,12 +97,12 @@ func (w Words) toDeal(t swap.Trace, s swap.Step) []Span {
 	return []Span{here, plain(" for %s.", place.Number(by).Words(false))}
 }
 
-func (w Words) dealt(s swap.Step) Line {
+func (w Words) dealt(s trace.Step) Line {
 	return Line{"Share them out", []Span{plain("Each gets "), w.strong(s.Count, s.At.Place, false), plain(".")}}
 }
 
 // shared says what one sharer has in a place, and what cannot be dealt there.
-func (w Words) shared(t swap.Trace, s swap.Step) Line {
+func (w Words) shared(t swap.Trace, s trace.Step) Line {
 	p := s.At.Place
 	var c place.Column
 	for _, x := range t.Columns {

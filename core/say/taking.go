@@ -5,10 +5,11 @@ import (
 
 	"vineswap/core/place"
 	"vineswap/core/swap"
+	"vineswap/core/trace"
 )
 
 // takingLine is what belongs to a step of taking away.
-func (w Words) takingLine(t swap.Trace, s swap.Step) Line {
+func (w Words) takingLine(t swap.Trace, s trace.Step) Line {
 	larger, smaller := t.Problem.Numbers[0], t.Problem.Numbers[1]
 	switch s.Kind {
 	case swap.SetOut:
@@ -71,7 +72,7 @@ func (w Words) Came(c place.Column) string {
 }
 
 // looked says whether there is enough in a place.
-func (w Words) looked(t swap.Trace, s swap.Step) []Span {
+func (w Words) looked(t swap.Trace, s trace.Step) []Span {
 	c := t.Columns[s.At.Place]
 	here := w.strongDigit(s.Count, c.Place, true)
 	switch {
@@ -84,7 +85,7 @@ func (w Words) looked(t swap.Trace, s swap.Step) []Span {
 }
 
 // swappedDown says a swap down; over zeros as one it says all that comes.
-func (w Words) swappedDown(t swap.Trace, s swap.Step) Line {
+func (w Words) swappedDown(t swap.Trace, s trace.Step) Line {
 	w = w.For(t.Problem.Kind)
 	spans := []Span{w.strong(1, s.From, true), plain(" %s ", w.forms().it)}
 	for p := s.From - 1; p > s.To; p-- {
@@ -97,7 +98,7 @@ func (w Words) swappedDown(t swap.Trace, s swap.Step) Line {
 	return Line{fmt.Sprintf("%s ten %s", capital(w.forms().do), w.pieces(s.To)), spans}
 }
 
-func (w Words) takenAway(t swap.Trace, s swap.Step) Line {
+func (w Words) takenAway(t swap.Trace, s trace.Step) Line {
 	p := s.At.Place
 	return Line{
 		fmt.Sprintf(w.laidOrDrawn("Take %s away", "Cross %s out"), w.digit(s.Count, p)),
@@ -106,7 +107,7 @@ func (w Words) takenAway(t swap.Trace, s swap.Step) Line {
 }
 
 // left says what stays in a place; the places above the answer stay unwritten.
-func (w Words) left(t swap.Trace, s swap.Step) Line {
+func (w Words) left(t swap.Trace, s trace.Step) Line {
 	p := s.At.Place
 	switch {
 	case s.Count > 0:

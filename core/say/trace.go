@@ -9,6 +9,7 @@ import (
 	"vineswap/core/problem"
 	"vineswap/core/swap"
 	"vineswap/core/task"
+	"vineswap/core/trace"
 )
 
 // Span is a stretch of a sentence. Strong spans are counts of a place and are
@@ -64,13 +65,13 @@ func (w Words) Trace(t swap.Trace) []Line {
 	return lines
 }
 
-func (w Words) line(t swap.Trace, s swap.Step) Line {
+func (w Words) line(t swap.Trace, s trace.Step) Line {
 	switch {
 	case s.Kind == swap.Estimate:
 		return Line{"Estimate", []Span{plain("%s Say it, write it down, lock it.", about[t.Problem.Kind])}}
 	case s.Kind == swap.Sentence:
 		return Line{"Put it in a sentence", []Span{plain("“%s” Say what was counted.", w.sentence(t))}}
-	case s.At.Phase == swap.Checking:
+	case s.At.Phase == trace.Checking:
 		return w.checkLine(t, s)
 	}
 	switch t.Problem.Kind {
@@ -83,7 +84,7 @@ func (w Words) line(t swap.Trace, s swap.Step) Line {
 }
 
 // joiningLine is what belongs to a step of joining, equal trays too.
-func (w Words) joiningLine(t swap.Trace, s swap.Step, addends []place.Number) Line {
+func (w Words) joiningLine(t swap.Trace, s trace.Step, addends []place.Number) Line {
 	switch s.Kind {
 	case swap.SetOut:
 		if w.Drawn {
@@ -164,14 +165,14 @@ func (w Words) withTheirKind(t swap.Trace) string {
 }
 
 // counted says what lies in a pile: each number's digit, then what came up.
-func (w Words) counted(t swap.Trace, s swap.Step) []Span {
+func (w Words) counted(t swap.Trace, s trace.Step) []Span {
 	c := t.Columns[s.At.Place]
 	spans := []Span{plain("%s", capital(w.reckoned(t, c)))}
 	if c.In > 0 {
 		spans = w.withWhatCameUp(spans, c)
 	}
 	switch {
-	case c.Swaps && t.Method.When == swap.AfterColumn:
+	case c.Swaps && t.Method.When == trace.AfterColumn:
 		return append(spans, plain(": %s in all.", w.Count(c.Count, c.Place)))
 	case c.Swaps:
 		return append(spans, plain(". Count to ten, and stop."))
@@ -230,11 +231,11 @@ func (w Words) withWhatCameUp(spans []Span, c place.Column) []Span {
 	return append(spans, plain(", and "), w.strongDigit(c.In, c.Place, false), plain(" that came up"))
 }
 
-func (w Words) stopped(t swap.Trace, s swap.Step) Line {
+func (w Words) stopped(t swap.Trace, s trace.Step) Line {
 	p := s.At.Place
 	next, _ := p.Next()
 	stop := ". Stop."
-	if t.Method.When == swap.AfterColumn { // the pile is counted to its end
+	if t.Method.When == trace.AfterColumn { // the pile is counted to its end
 		stop = "."
 	}
 	return Line{
@@ -243,7 +244,7 @@ func (w Words) stopped(t swap.Trace, s swap.Step) Line {
 	}
 }
 
-func (w Words) swapped(s swap.Step) Line {
+func (w Words) swapped(s trace.Step) Line {
 	p := s.At.Place
 	next, _ := p.Next()
 	return Line{
@@ -252,7 +253,7 @@ func (w Words) swapped(s swap.Step) Line {
 	}
 }
 
-func (w Words) written(t swap.Trace, s swap.Step) Line {
+func (w Words) written(t swap.Trace, s trace.Step) Line {
 	p := s.At.Place
 	if s.Count == 0 {
 		if !t.Columns[p].Swaps {

@@ -12,7 +12,7 @@ import (
 	"vineswap/core/material"
 	"vineswap/core/paper"
 	"vineswap/core/say"
-	"vineswap/core/swap"
+	"vineswap/core/trace"
 )
 
 // Version is written with every record. Fields are only ever added, so an older
@@ -29,11 +29,11 @@ type Class struct {
 	Digits   say.DigitWord  `json:"digits"`
 	Teens    say.TeenWord   `json:"teens"`
 	Comma    say.Separator  `json:"comma"`
-	When     swap.When      `json:"when"`
+	When     trace.When     `json:"when"`
 	Carried  paper.Carried  `json:"carried"`
 	Crossing paper.Crossing `json:"crossing"`
-	Order    swap.Order     `json:"order"`
-	Zeros    swap.Zeros     `json:"zeros"`
+	Order    trace.Order    `json:"order"`
+	Zeros    trace.Zeros    `json:"zeros"`
 	Bank     say.BankWord   `json:"bank"`
 	Adult    say.AdultWord  `json:"adult"`
 	Range    choose.Range   `json:"range"`   // how far its numbers go
@@ -44,7 +44,7 @@ type Class struct {
 func Default() Class {
 	return Class{
 		Version: Version, Swap: say.Swap, Places: say.Ones, Material: material.Beads, Digits: say.ByKind, Teens: say.PlainTeens, Comma: say.NoSeparator,
-		When: swap.AtTen, Carried: paper.Above, Crossing: paper.CrossOut, Order: swap.AsNeeded, Zeros: swap.PlaceByPlace, Bank: say.Bank, Adult: say.Teacher, Range: choose.Widest, Colours: hue.Ours(),
+		When: trace.AtTen, Carried: paper.Above, Crossing: paper.CrossOut, Order: trace.AsNeeded, Zeros: trace.PlaceByPlace, Bank: say.Bank, Adult: say.Teacher, Range: choose.Widest, Colours: hue.Ours(),
 	}
 }
 
@@ -59,7 +59,9 @@ func (c Class) Notation() paper.Notation {
 }
 
 // Method is the class's way of working.
-func (c Class) Method() swap.Method { return swap.Method{When: c.When, Order: c.Order, Zeros: c.Zeros} }
+func (c Class) Method() trace.Method {
+	return trace.Method{When: c.When, Order: c.Order, Zeros: c.Zeros}
+}
 
 // Read reads a kept record. What is missing, or not known to this version, is
 // the default; an error is returned only for text that is no JSON object.
@@ -94,10 +96,10 @@ func (c Class) checked() (Class, error) {
 	c.Digits, errs[3] = known(c.Digits, usual.Digits, say.DigitWords())
 	c.Teens, errs[4] = known(c.Teens, usual.Teens, say.TeenWords())
 	c.Comma, errs[5] = known(c.Comma, usual.Comma, say.Separators())
-	c.When, errs[6] = known(c.When, usual.When, []swap.When{swap.AtTen, swap.AfterColumn})
+	c.When, errs[6] = known(c.When, usual.When, []trace.When{trace.AtTen, trace.AfterColumn})
 	c.Carried, errs[7] = known(c.Carried, usual.Carried, paper.CarriedSides())
-	c.Order, errs[8] = known(c.Order, usual.Order, []swap.Order{swap.AsNeeded, swap.SwapsFirst})
-	c.Zeros, errs[9] = known(c.Zeros, usual.Zeros, []swap.Zeros{swap.PlaceByPlace, swap.AsOne})
+	c.Order, errs[8] = known(c.Order, usual.Order, []trace.Order{trace.AsNeeded, trace.SwapsFirst})
+	c.Zeros, errs[9] = known(c.Zeros, usual.Zeros, []trace.Zeros{trace.PlaceByPlace, trace.AsOne})
 	c.Crossing, errs[10] = known(c.Crossing, usual.Crossing, paper.CrossingSides())
 	c.Colours, errs[11] = c.Colours.Checked()
 	c.Bank, errs[13] = known(c.Bank, usual.Bank, say.BankWords())

@@ -8,7 +8,7 @@ import (
 	"vineswap/core/paper"
 	"vineswap/core/say"
 	"vineswap/core/setting"
-	"vineswap/core/swap"
+	"vineswap/core/trace"
 )
 
 func TestRead(t *testing.T) {
@@ -39,11 +39,11 @@ func TestRead(t *testing.T) {
 func TestMade(t *testing.T) {
 	whole := setting.Default()
 	whole.Swap, whole.Places, whole.Material, whole.And = say.Carry, say.Units, material.Blocks, true
-	whole.Digits, whole.Teens, whole.Comma, whole.When, whole.Carried = say.FaceValue, say.TenAnd, say.WithSpace, swap.AfterColumn, paper.Under
-	whole.Order, whole.Zeros = swap.SwapsFirst, swap.AsOne
+	whole.Digits, whole.Teens, whole.Comma, whole.When, whole.Carried = say.FaceValue, say.TenAnd, say.WithSpace, trace.AfterColumn, paper.Under
+	whole.Order, whole.Zeros = trace.SwapsFirst, trace.AsOne
 	whole.Bank, whole.Adult = say.Store, say.Guide
 	want := say.Words{Swap: say.Carry, Places: say.Units, And: true, Digits: say.FaceValue, Teens: say.TenAnd, Comma: say.WithSpace, Bank: say.Store, Adult: say.Guide}
-	if c, err := setting.Made(whole); err != nil || c.Words() != want || c.Method() != (swap.Method{When: swap.AfterColumn, Order: swap.SwapsFirst, Zeros: swap.AsOne}) {
+	if c, err := setting.Made(whole); err != nil || c.Words() != want || c.Method() != (trace.Method{When: trace.AfterColumn, Order: trace.SwapsFirst, Zeros: trace.AsOne}) {
 		t.Errorf("%+v, %v", c, err)
 	}
 	for name, spoil := range map[string]func(*setting.Class){

@@ -1,97 +1,35 @@
 package swap
 
 import (
-	"cmp"
-	"errors"
-	"fmt"
-
+	"vineswap/core/piece"
 	"vineswap/core/place"
 	"vineswap/core/problem"
+	"vineswap/core/task"
+	"vineswap/core/trace"
 )
 
-// Method is how a class works, where practitioners differ. The zero value is the
-// first side of every choice.
-type Method struct {
-	When  When
-	Order Order
-	Zeros Zeros
+func init() {
+	for _, kind := range problem.Kinds() {
+		trace.Register(kind, func(t task.Task, m trace.Method) (trace.Trace, error) {
+			p, _ := problem.From(t)
+			worked, err := By(m, p)
+			return worked.Trace, err
+		})
+	}
 }
 
-// When is when joining swaps: at ten while counting, or after the whole column.
-type When string
-
-// The sides of When. The empty word is AtTen.
-const (
-	AtTen       When = "at-ten"
-	AfterColumn When = "after-column"
-)
-
-// Order is when taking away swaps: as each place needs it, or all swaps first.
-type Order string
-
-// The sides of Order. The empty word is AsNeeded.
-const (
-	AsNeeded   Order = "as-needed"
-	SwapsFirst Order = "swaps-first"
-)
-
-// Zeros is how a swap goes over zeros: place by place, or as one.
-type Zeros string
-
-// The sides of Zeros. The empty word is PlaceByPlace.
-const (
-	PlaceByPlace Zeros = "place-by-place"
-	AsOne        Zeros = "as-one"
-)
-
-// ErrMethod is wrapped by the error about a word that is no side of a method.
-var ErrMethod = errors.New("there is no such way of working")
-
-// ParseWhen reads a side of When.
-func ParseWhen(text string) (When, error) { return side(text, AtTen, AfterColumn) }
-
-// ParseOrder reads a side of Order.
-func ParseOrder(text string) (Order, error) { return side(text, AsNeeded, SwapsFirst) }
-
-// ParseZeros reads a side of Zeros.
-func ParseZeros(text string) (Zeros, error) { return side(text, PlaceByPlace, AsOne) }
-
-func side[T ~string](text string, sides ...T) (T, error) {
-	for _, s := range sides {
-		if string(s) == text {
-			return s, nil
-		}
-	}
-	return "", fmt.Errorf("%w: %q; it can be %s or %s", ErrMethod, text, sides[0], sides[1])
-}
-
-// usualSteps is room for the steps of most problems.
-const usualSteps = 48
-
-// Valid tells which side of a method is not known; nil for a method that can be worked by.
-func (m Method) Valid() error {
-	if _, err := ParseWhen(string(cmp.Or(m.When, AtTen))); err != nil {
-		return err
-	}
-	if _, err := ParseOrder(string(cmp.Or(m.Order, AsNeeded))); err != nil {
-		return err
-	}
-	_, err := ParseZeros(string(cmp.Or(m.Zeros, PlaceByPlace)))
-	return err
-}
-
-// Solve works a problem by the method. The error is that of Problem.Valid, or of
+// By works a problem by a method. The error is that of Problem.Valid, or of
 // Method.Valid.
-func (m Method) Solve(p problem.Problem) (Trace, error) {
+func By(m trace.Method, p problem.Problem) (Trace, error) {
 	if err := p.Valid(); err != nil {
 		return Trace{}, err
 	}
 	if err := m.Valid(); err != nil {
 		return Trace{}, err
 	}
-	w := worker{method: m, trace: Trace{Problem: p, Method: m, Steps: make([]Step, 0, usualSteps)}}
-	w.enter(Before, place.Ones)
-	w.step(Step{Kind: Estimate})
+	w := worker{method: m, made: &Work{Problem: p, Method: m}}
+	w.Enter(trace.Before, place.Ones)
+	w.Step(trace.Step{Kind: Estimate})
 	switch p.Kind {
 	case problem.Difference:
 		w.take()
@@ -104,39 +42,23 @@ func (m Method) Solve(p problem.Problem) (Trace, error) {
 	}
 	w.read()
 	w.check()
-	return w.trace, nil
+	return Trace{trace.Trace{Task: p.Task(), Steps: w.Steps(), Own: w.made}, *w.made}, nil
 }
 
 // Solve works a problem by the first side of every choice.
-func Solve(p problem.Problem) (Trace, error) { return Method{}.Solve(p) }
+func Solve(p problem.Problem) (Trace, error) { return By(trace.Method{}, p) }
 
-// worker carries the state from one step to the next.
+// worker is a problem as it is worked.
 type worker struct {
-	method Method
-	trace  Trace
-	zones  Zones
-	column []Cell
-	at     Position
+	trace.Tracer
+	method trace.Method
+	made   *Work
 }
-
-// enter begins a phase: ordinals count from 0 again.
-func (w *worker) enter(phase Phase, p place.Place) { w.at = Position{Phase: phase, Place: p} }
-
-// step adds a step that makes the given moves.
-func (w *worker) step(s Step, moves ...Move) {
-	w.zones = w.zones.after(moves)
-	s.At, s.Moves, s.Zones = w.at, moves, w.zones
-	s.Column = w.column[:len(w.column):len(w.column)]
-	w.trace.Steps = append(w.trace.Steps, s)
-	w.at.Ordinal++
-}
-
-func (w *worker) write(c Cell) { w.column = append(w.column, c) }
 
 // writeNumber writes a number's digits into a row, the highest first.
-func (w *worker) writeNumber(role Role, row int, n place.Number) {
+func (w *worker) writeNumber(role trace.Role, row int, n place.Number) {
 	for p := n.Top(); p >= place.Ones; p-- {
-		w.write(Cell{Role: role, Row: row, Place: p, Digit: n.Digit(p)})
+		w.Write(trace.Cell{Role: role, Row: row, Place: p, Digit: n.Digit(p)})
 	}
 }
 
@@ -144,10 +66,10 @@ func (w *worker) writeNumber(role Role, row int, n place.Number) {
 // some: place by place on the way back, or as one.
 func (w *worker) swapDownTo(p place.Place) {
 	from := p + 1
-	for w.zones.In(Start)[from] == 0 {
+	for w.Zones().In(Start).At(from) == 0 {
 		from++
 	}
-	if w.method.Zeros == AsOne {
+	if w.method.Zeros == trace.AsOne {
 		w.swapDown(from, p)
 		return
 	}
@@ -160,34 +82,34 @@ func (w *worker) swapDownTo(p place.Place) {
 // of to and, where it goes over zeros as one, nine of each place between. Of the
 // operations that swap down taking away alone writes what then stands there.
 func (w *worker) swapDown(from, to place.Place) {
-	if w.trace.Problem.Kind == problem.Difference {
+	if w.made.Problem.Kind == problem.Difference {
 		w.writeSwap(from, to)
 	}
-	moves := []Move{{Start, Store, from, 1}}
+	moves := []trace.Move{trace.Moving(Start, trace.Store, piece.Of(from), 1)}
 	for p := from - 1; p > to; p-- {
-		moves = append(moves, Move{Store, Start, p, 9})
+		moves = append(moves, trace.Moving(trace.Store, Start, piece.Of(p), 9))
 	}
-	moves = append(moves, Move{Store, Start, to, 10})
-	w.trace.Swaps = append(w.trace.Swaps, Swap{From: from, To: to, Zeros: int(from - to - 1)})
-	w.step(Step{Kind: SwapDown, Count: 1, From: from, To: to}, moves...)
+	moves = append(moves, trace.Moving(trace.Store, Start, piece.Of(to), 10))
+	w.made.Swaps = append(w.made.Swaps, Swap{From: from, To: to, Zeros: int(from - to - 1)})
+	w.Step(trace.Step{Kind: SwapDown, Count: 1, From: from, To: to}, moves...)
 }
 
 // read slides the cards together, reads the result, says the work back and puts
 // the answer in a sentence.
 func (w *worker) read() {
-	w.enter(Reading, place.Ones)
-	w.step(Step{Kind: Slide, Cards: w.trace.Answer.Expanded()})
-	w.step(Step{Kind: ReadOut})
-	w.step(Step{Kind: SayBack})
-	w.step(Step{Kind: Sentence})
+	w.Enter(trace.Reading, place.Ones)
+	w.Step(trace.Step{Kind: Slide, Cards: w.made.Answer.Expanded()})
+	w.Step(trace.Step{Kind: ReadOut})
+	w.Step(trace.Step{Kind: SayBack})
+	w.Step(trace.Step{Kind: Sentence})
 }
 
 // movesOf moves a holding, highest place first, as it is carried.
-func movesOf(pieces place.Holding, from, to Zone) []Move {
-	var moves []Move
+func movesOf(pieces piece.Holding, from, to trace.Zone) []trace.Move {
+	var moves []trace.Move
 	for p := place.Millions; p >= place.Ones; p-- {
-		if pieces[p] > 0 {
-			moves = append(moves, Move{from, to, p, pieces[p]})
+		if pieces.At(p) > 0 {
+			moves = append(moves, trace.Moving(from, to, piece.Of(p), pieces.At(p)))
 		}
 	}
 	return moves

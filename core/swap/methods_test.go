@@ -6,42 +6,44 @@ import (
 	"slices"
 	"testing"
 
+	"vineswap/core/piece"
 	"vineswap/core/place"
 	"vineswap/core/problem"
 	"vineswap/core/swap"
+	"vineswap/core/trace"
 )
 
 // methods are all ways of working there are.
-func methods() []swap.Method {
-	var all []swap.Method
-	for _, when := range []swap.When{swap.AtTen, swap.AfterColumn} {
-		for _, order := range []swap.Order{swap.AsNeeded, swap.SwapsFirst} {
-			for _, zeros := range []swap.Zeros{swap.PlaceByPlace, swap.AsOne} {
-				all = append(all, swap.Method{When: when, Order: order, Zeros: zeros})
+func methods() []trace.Method {
+	var all []trace.Method
+	for _, when := range []trace.When{trace.AtTen, trace.AfterColumn} {
+		for _, order := range []trace.Order{trace.AsNeeded, trace.SwapsFirst} {
+			for _, zeros := range []trace.Zeros{trace.PlaceByPlace, trace.AsOne} {
+				all = append(all, trace.Method{When: when, Order: order, Zeros: zeros})
 			}
 		}
 	}
 	return all
 }
 
-func worked(t testing.TB, text string, m swap.Method) swap.Trace {
+func worked(t testing.TB, text string, m trace.Method) swap.Trace {
 	t.Helper()
 	p, err := problem.Parse(text)
 	if err != nil {
 		t.Fatal(err)
 	}
-	trace, err := m.Solve(p)
+	tr, err := swap.By(m, p)
 	if err != nil {
 		t.Fatal(err)
 	}
-	return trace
+	return tr
 }
 
 // short writes the working steps of a trace.
 func short(t swap.Trace) string {
 	out := ""
 	for _, s := range t.Steps {
-		if s.At.Phase == swap.Work || s.At.Phase == swap.Swapping {
+		if s.At.Phase == trace.Work || s.At.Phase == trace.Swapping {
 			out += fmt.Sprintf("%s %s %d, ", s.At, s.Kind, s.Count)
 		}
 	}
@@ -49,7 +51,7 @@ func short(t swap.Trace) string {
 }
 
 func TestAllSwapsFirst(t *testing.T) {
-	got := short(worked(t, "503-128", swap.Method{Order: swap.SwapsFirst}))
+	got := short(worked(t, "503-128", trace.Method{Order: trace.SwapsFirst}))
 	want := "swaps/ones/0 look 3, swaps/ones/1 swap-down 1, swaps/ones/2 swap-down 1, swaps/tens/0 look 9, swaps/hundreds/0 look 4, " +
 		"work/ones/0 take-away 8, work/ones/1 write 5, work/tens/0 take-away 2, work/tens/1 write 7, work/hundreds/0 take-away 1, work/hundreds/1 write 3, "
 	if got != want {
@@ -58,15 +60,15 @@ func TestAllSwapsFirst(t *testing.T) {
 }
 
 func TestOverZerosAsOne(t *testing.T) {
-	trace := worked(t, "4000-1", swap.Method{Zeros: swap.AsOne})
-	if fmt.Sprint(trace.Swaps) != "[thousands to ones over 2]" || trace.Answer != 3999 {
-		t.Errorf("%v, %d", trace.Swaps, trace.Answer)
+	tr := worked(t, "4000-1", trace.Method{Zeros: trace.AsOne})
+	if fmt.Sprint(tr.Swaps) != "[thousands to ones over 2]" || tr.Answer != 3999 {
+		t.Errorf("%v, %d", tr.Swaps, tr.Answer)
 	}
-	step := trace.Steps[slices.IndexFunc(trace.Steps, func(s swap.Step) bool { return s.Kind == swap.SwapDown })]
-	if lying := step.Zones.In(swap.Start); lying != (place.Holding{10, 9, 9, 3}) {
+	step := tr.Steps[slices.IndexFunc(tr.Steps, func(s trace.Step) bool { return s.Kind == swap.SwapDown })]
+	if lying := step.Zones.In(swap.Start); lying != (piece.Holding{10, 9, 9, 3}) {
 		t.Errorf("after the swap there lies %v", lying)
 	}
-	if by := worked(t, "4000-1", swap.Method{}); fmt.Sprint(by.Swaps) != "[thousands to hundreds hundreds to tens tens to ones]" {
+	if by := worked(t, "4000-1", trace.Method{}); fmt.Sprint(by.Swaps) != "[thousands to hundreds hundreds to tens tens to ones]" {
 		t.Errorf("place by place %v", by.Swaps)
 	}
 }
@@ -89,18 +91,18 @@ func TestSharingAndGrouping(t *testing.T) {
 		{"213*3", 639, 0, "[]", ""},
 		{"47*9", 423, 0, "[ones to tens ones to tens ones to tens ones to tens ones to tens ones to tens tens to hundreds tens to hundreds tens to hundreds tens to hundreds]", ""},
 	} {
-		trace := worked(t, c.text, swap.Method{})
-		if trace.Answer != c.answer || trace.Remainder != c.rest || fmt.Sprint(trace.Swaps) != c.swaps || c.work != "" && short(trace) != c.work {
-			t.Errorf("%s = %d rest %d, %v\n%s", c.text, trace.Answer, trace.Remainder, trace.Swaps, short(trace))
+		tr := worked(t, c.text, trace.Method{})
+		if tr.Answer != c.answer || tr.Remainder != c.rest || fmt.Sprint(tr.Swaps) != c.swaps || c.work != "" && short(tr) != c.work {
+			t.Errorf("%s = %d rest %d, %v\n%s", c.text, tr.Answer, tr.Remainder, tr.Swaps, short(tr))
 		}
-		if trace.Problem.Answer() != c.answer {
-			t.Errorf("%s: the problem says %d", c.text, trace.Problem.Answer())
+		if tr.Problem.Answer() != c.answer {
+			t.Errorf("%s: the problem says %d", c.text, tr.Problem.Answer())
 		}
 	}
 }
 
 // saidBack is where the work is done and the check has not begun.
-var saidBack = swap.Position{Phase: swap.Reading, Ordinal: 2}
+var saidBack = trace.Position{Phase: trace.Reading, Ordinal: 2}
 
 // single counts a trace's swaps as single ones: over k zeros as one counts k + 1.
 func single(t swap.Trace) int {
@@ -134,50 +136,50 @@ func TestLawsOfEveryMethod(t *testing.T) {
 	for range 3_000 {
 		p := randomProblem(rng)
 		for _, m := range methods() {
-			if p.Kind != problem.Difference && m.Order == swap.SwapsFirst {
+			if p.Kind != problem.Difference && m.Order == trace.SwapsFirst {
 				continue // taking away alone has this choice
 			}
-			trace, err := m.Solve(p)
+			tr, err := swap.By(m, p)
 			if err != nil {
 				t.Fatalf("%v: %v", p, err)
 			}
-			if err := trace.Verify(); err != nil {
+			if err := tr.Verify(); err != nil {
 				t.Fatalf("%v, %+v: %v", p, m, err)
 			}
-			lawsOf(t, trace)
+			lawsOf(t, tr)
 		}
 	}
 }
 
-func lawsOf(t *testing.T, trace swap.Trace) {
+func lawsOf(t *testing.T, tr swap.Trace) {
 	t.Helper()
-	p := trace.Problem
-	last := trace.Steps[trace.Find(saidBack)]
-	if end := trace.Steps[len(trace.Steps)-1].Zones; p.Addends() == nil && (len(end) > 1 || end.In(swap.Start) != place.Of(p.Numbers[0])) {
-		t.Fatalf("%v by %+v: after the check there lies %v", p, trace.Method, end)
+	p := tr.Problem
+	last := tr.Steps[tr.Find(saidBack)]
+	if end := tr.Steps[len(tr.Steps)-1].Zones; p.Addends() == nil && (len(end) > 1 || end.In(swap.Start) != piece.Building(p.Numbers[0])) {
+		t.Fatalf("%v by %+v: after the check there lies %v", p, tr.Method, end)
 	}
 	digits := 0
 	for _, n := range p.Addends() {
 		digits += n.DigitSum()
 	}
-	swaps, a := single(trace), int(p.Numbers[0])
-	ok := trace.Answer == p.Answer() && resultOf(last.Column) == trace.Answer
+	swaps, a := single(tr), int(p.Numbers[0])
+	ok := tr.Answer == p.Answer() && resultOf(last.Column) == tr.Answer
 	switch p.Kind {
 	case problem.Sum, problem.Trays:
-		ok = ok && digits-9*swaps == trace.Answer.DigitSum() && last.Zones.In(swap.Joined) == place.Of(trace.Answer)
+		ok = ok && digits-9*swaps == tr.Answer.DigitSum() && last.Zones.In(swap.Joined) == piece.Building(tr.Answer)
 	case problem.Difference:
-		ok = ok && p.Numbers[0].DigitSum()+9*swaps-p.Numbers[1].DigitSum() == trace.Answer.DigitSum() && last.Zones.In(swap.Start) == place.Of(trace.Answer)
+		ok = ok && p.Numbers[0].DigitSum()+9*swaps-p.Numbers[1].DigitSum() == tr.Answer.DigitSum() && last.Zones.In(swap.Start) == piece.Building(tr.Answer)
 	case problem.Sharing:
 		by := int(p.Numbers[1])
-		ok = ok && a == by*int(trace.Answer)+int(trace.Remainder) && p.Numbers[0].DigitSum()+9*swaps == by*trace.Answer.DigitSum()+int(trace.Remainder)
+		ok = ok && a == by*int(tr.Answer)+int(tr.Remainder) && p.Numbers[0].DigitSum()+9*swaps == by*tr.Answer.DigitSum()+int(tr.Remainder)
 		for i := range by {
-			ok = ok && last.Zones.In(swap.Share(i+1)) == place.Of(trace.Answer)
+			ok = ok && last.Zones.In(swap.Share(i+1)) == piece.Building(tr.Answer)
 		}
 	case problem.Grouping:
-		ok = ok && a == int(p.Numbers[1])*int(trace.Answer)+int(trace.Remainder) && last.Zones.In(swap.Groups)[place.Ones] == a-int(trace.Remainder)
+		ok = ok && a == int(p.Numbers[1])*int(tr.Answer)+int(tr.Remainder) && last.Zones.In(swap.Groups).At(place.Ones) == a-int(tr.Remainder)
 	}
 	if !ok {
-		t.Fatalf("%v by %+v: %d rest %d, %v, at the end %v", p, trace.Method, trace.Answer, trace.Remainder, trace.Swaps, last.Zones)
+		t.Fatalf("%v by %+v: %d rest %d, %v, at the end %v", p, tr.Method, tr.Answer, tr.Remainder, tr.Swaps, last.Zones)
 	}
 }
 
@@ -191,48 +193,48 @@ func TestOrdersMakeTheSameSwaps(t *testing.T) {
 			n = n / 1000 * 1000
 		}
 		p := problem.DifferenceOf(n, place.Number(rng.IntN(int(n)+1)))
-		usual, err := swap.Method{}.Solve(p)
+		usual, err := swap.By(trace.Method{}, p)
 		if err != nil {
 			t.Fatal(err)
 		}
 		for _, m := range methods() {
-			trace, err := m.Solve(p)
+			tr, err := swap.By(m, p)
 			if err != nil {
 				t.Fatal(err)
 			}
-			if m.Zeros != swap.AsOne && !slices.Equal(trace.Swaps, usual.Swaps) {
-				t.Fatalf("%v by %+v: %v, usually %v", p, m, trace.Swaps, usual.Swaps)
+			if m.Zeros != trace.AsOne && !slices.Equal(tr.Swaps, usual.Swaps) {
+				t.Fatalf("%v by %+v: %v, usually %v", p, m, tr.Swaps, usual.Swaps)
 			}
-			if single(trace) != len(usual.Swaps) {
-				t.Fatalf("%v by %+v: %d single swaps, usually %d", p, m, single(trace), len(usual.Swaps))
+			if single(tr) != len(usual.Swaps) {
+				t.Fatalf("%v by %+v: %d single swaps, usually %d", p, m, single(tr), len(usual.Swaps))
 			}
 		}
 	}
 }
 
 func TestMethodsByName(t *testing.T) {
-	if m, err := swap.ParseOrder("swaps-first"); err != nil || m != swap.SwapsFirst {
+	if m, err := trace.ParseOrder("swaps-first"); err != nil || m != trace.SwapsFirst {
 		t.Error(m, err)
 	}
-	if m, err := swap.ParseZeros("as-one"); err != nil || m != swap.AsOne {
+	if m, err := trace.ParseZeros("as-one"); err != nil || m != trace.AsOne {
 		t.Error(m, err)
 	}
-	if m, err := swap.ParseWhen("after-column"); err != nil || m != swap.AfterColumn {
+	if m, err := trace.ParseWhen("after-column"); err != nil || m != trace.AfterColumn {
 		t.Error(m, err)
 	}
-	if _, err := swap.ParseOrder("at once"); err == nil {
+	if _, err := trace.ParseOrder("at once"); err == nil {
 		t.Error("an unknown order")
 	}
 	// A position among swaps made first is found in the work where they are not.
-	pos, err := swap.ParsePosition("swaps/tens/0")
+	pos, err := trace.ParsePosition("swaps/tens/0")
 	if err != nil {
 		t.Fatal(err)
 	}
-	first := worked(t, "503-128", swap.Method{Order: swap.SwapsFirst})
+	first := worked(t, "503-128", trace.Method{Order: trace.SwapsFirst})
 	if i := first.Find(pos); first.Steps[i].At != pos {
 		t.Errorf("found %v", first.Steps[i].At)
 	}
-	usual := worked(t, "503-128", swap.Method{})
+	usual := worked(t, "503-128", trace.Method{})
 	if at := usual.Steps[usual.Find(pos)].At; at.String() != "work/tens/0" {
 		t.Errorf("found %v", at)
 	}
@@ -241,8 +243,8 @@ func TestMethodsByName(t *testing.T) {
 func BenchmarkTakingOverFourZeros(b *testing.B) {
 	p := problem.DifferenceOf(500_003, 123_456)
 	for b.Loop() {
-		for _, order := range []swap.Order{swap.AsNeeded, swap.SwapsFirst} {
-			if _, err := (swap.Method{Order: order}).Solve(p); err != nil {
+		for _, order := range []trace.Order{trace.AsNeeded, trace.SwapsFirst} {
+			if _, err := swap.By(trace.Method{Order: order}, p); err != nil {
 				b.Fatal(err)
 			}
 		}
@@ -255,26 +257,26 @@ func TestFullestIsTheLargestCountSeen(t *testing.T) {
 	rng := rand.New(rand.NewPCG(19, 89))
 	for range 3_000 {
 		p := randomProblem(rng)
-		trace, err := swap.Method{Order: []swap.Order{swap.AsNeeded, swap.SwapsFirst}[rng.IntN(2)], Zeros: []swap.Zeros{swap.PlaceByPlace, swap.AsOne}[rng.IntN(2)]}.Solve(p)
+		tr, err := swap.By(trace.Method{Order: []trace.Order{trace.AsNeeded, trace.SwapsFirst}[rng.IntN(2)], Zeros: []trace.Zeros{trace.PlaceByPlace, trace.AsOne}[rng.IntN(2)]}, p)
 		if err != nil {
 			t.Fatal(err)
 		}
-		var seen place.Holding
-		for _, c := range trace.Columns {
-			seen[c.Place] = c.Count
+		var seen piece.Holding
+		for _, c := range tr.Columns {
+			seen[c.Place] = int16(c.Count)
 		}
-		for _, c := range trace.Columns {
-			seen[c.Place] = c.Count
+		for _, c := range tr.Columns {
+			seen[c.Place] = int16(c.Count)
 		}
 		if p.Kind == problem.Difference {
-			for _, c := range trace.Steps[len(trace.Steps)-1].Column {
-				if c.Role == swap.Larger || c.Role == swap.Changed {
-					seen[c.Place] = max(seen[c.Place], c.Digit)
+			for _, c := range tr.Steps[len(tr.Steps)-1].Column {
+				if c.Role == trace.Larger || c.Role == trace.Changed {
+					seen[c.Place] = max(seen[c.Place], int16(c.Digit))
 				}
 			}
 		}
-		if p.Kind != problem.Grouping && trace.Fullest() != seen {
-			t.Fatalf("%v by %+v: the fullest is %v, counted were %v", p, trace.Method, trace.Fullest(), seen)
+		if p.Kind != problem.Grouping && tr.Fullest() != seen {
+			t.Fatalf("%v by %+v: the fullest is %v, counted were %v", p, tr.Method, tr.Fullest(), seen)
 		}
 	}
 }

@@ -7,22 +7,24 @@ import (
 	"slices"
 	"testing"
 
+	"vineswap/core/piece"
 	"vineswap/core/place"
 	"vineswap/core/problem"
 	"vineswap/core/swap"
+	"vineswap/core/trace"
 )
 
 func mustSolve(t *testing.T, p problem.Problem) swap.Trace {
 	t.Helper()
-	trace, err := swap.Solve(p)
+	tr, err := swap.Solve(p)
 	if err != nil {
 		t.Fatalf("%v: %v", p, err)
 	}
-	return trace
+	return tr
 }
 
 func TestSolveStepByStep(t *testing.T) {
-	trace := mustSolve(t, problem.SumOf(47, 25))
+	tr := mustSolve(t, problem.SumOf(47, 25))
 	want := []string{
 		"before/0 estimate {}",
 		"lay-out/0 set-out {}",
@@ -45,7 +47,7 @@ func TestSolveStepByStep(t *testing.T) {
 		`check/1 other-way {"joined":{"ones":2,"tens":7}}`,
 	}
 	var got []string
-	for _, s := range trace.Steps {
+	for _, s := range tr.Steps {
 		zones, err := json.Marshal(s.Zones)
 		if err != nil {
 			t.Fatal(err)
@@ -77,9 +79,9 @@ func TestAnswers(t *testing.T) {
 			if err != nil {
 				t.Fatal(err)
 			}
-			trace := mustSolve(t, p)
-			if got := fmt.Sprint(trace.Swaps); trace.Answer != c.answer || got != c.swaps {
-				t.Errorf("%s = %d with %s; want %d with %s", c.text, trace.Answer, got, c.answer, c.swaps)
+			tr := mustSolve(t, p)
+			if got := fmt.Sprint(tr.Swaps); tr.Answer != c.answer || got != c.swaps {
+				t.Errorf("%s = %d with %s; want %d with %s", c.text, tr.Answer, got, c.answer, c.swaps)
 			}
 		})
 	}
@@ -113,8 +115,8 @@ func TestLawsOfJoining(t *testing.T) {
 	rng := rand.New(rand.NewPCG(2026, 11))
 	for range 4_000 {
 		p := randomSum(rng)
-		trace := mustSolve(t, p)
-		if err := trace.Verify(); err != nil {
+		tr := mustSolve(t, p)
+		if err := tr.Verify(); err != nil {
 			t.Fatalf("%v: %v", p, err)
 		}
 		sum, digits := 0, 0
@@ -122,29 +124,29 @@ func TestLawsOfJoining(t *testing.T) {
 			sum += int(n)
 			digits += n.DigitSum()
 		}
-		if int(trace.Answer) != sum {
-			t.Fatalf("%v = %d, Go says %d", p, trace.Answer, sum)
+		if int(tr.Answer) != sum {
+			t.Fatalf("%v = %d, Go says %d", p, tr.Answer, sum)
 		}
-		if carries := sumOfCarries(p.Numbers); len(trace.Swaps) != carries {
-			t.Fatalf("%v: %d swaps, the carries are %d", p, len(trace.Swaps), carries)
+		if carries := sumOfCarries(p.Numbers); len(tr.Swaps) != carries {
+			t.Fatalf("%v: %d swaps, the carries are %d", p, len(tr.Swaps), carries)
 		}
-		if digits-9*len(trace.Swaps) != trace.Answer.DigitSum() {
+		if digits-9*len(tr.Swaps) != tr.Answer.DigitSum() {
 			t.Fatalf("%v: the digit-sum law fails", p)
 		}
-		last := trace.Steps[len(trace.Steps)-1]
-		if last.Zones.In(swap.Joined) != place.Of(trace.Answer) {
+		last := tr.Steps[len(tr.Steps)-1]
+		if last.Zones.In(swap.Joined) != piece.Building(tr.Answer) {
 			t.Fatalf("%v: at the end there lies %v", p, last.Zones)
 		}
-		if written := resultOf(last.Column); written != trace.Answer {
+		if written := resultOf(last.Column); written != tr.Answer {
 			t.Fatalf("%v: the column says %d", p, written)
 		}
 	}
 }
 
-func resultOf(cells []swap.Cell) place.Number {
+func resultOf(cells []trace.Cell) place.Number {
 	n := place.Number(0)
 	for _, c := range cells {
-		if c.Role == swap.Result {
+		if c.Role == trace.Result {
 			n += place.Number(c.Digit * c.Place.Unit())
 		}
 	}
@@ -156,27 +158,27 @@ func TestFullestMoment(t *testing.T) {
 	rng := rand.New(rand.NewPCG(5, 5))
 	for range 2_000 {
 		p := randomSum(rng)
-		trace := mustSolve(t, p)
-		var want place.Holding
-		for _, c := range trace.Columns {
-			want[c.Place] = c.Count
+		tr := mustSolve(t, p)
+		var want piece.Holding
+		for _, c := range tr.Columns {
+			want[c.Place] = int16(c.Count)
 		}
-		if got := trace.Fullest(); got != want {
+		if got := tr.Fullest(); got != want {
 			t.Fatalf("%v: fullest %v, columns say %v", p, got, want)
 		}
 	}
 }
 
 func TestColumnGrowsWithThePieces(t *testing.T) {
-	trace := mustSolve(t, problem.SumOf(1458, 2367))
+	tr := mustSolve(t, problem.SumOf(1458, 2367))
 	before := 0
-	for _, s := range trace.Steps {
+	for _, s := range tr.Steps {
 		if len(s.Column) < before {
 			t.Fatalf("at %v the column lost a digit", s.At)
 		}
 		before = len(s.Column)
 		for _, c := range s.Column {
-			if c.Role == swap.Carried && s.At.Phase == swap.Work && s.At.Place+1 < c.Place {
+			if c.Role == trace.Carried && s.At.Phase == trace.Work && s.At.Place+1 < c.Place {
 				t.Fatalf("at %v the %v were carried before their time", s.At, c.Place)
 			}
 		}
@@ -184,11 +186,11 @@ func TestColumnGrowsWithThePieces(t *testing.T) {
 }
 
 func TestPositions(t *testing.T) {
-	trace := mustSolve(t, problem.SumOf(368, 275))
-	for i, s := range trace.Steps {
-		back, err := swap.ParsePosition(s.At.String())
-		if err != nil || back != s.At || trace.Find(back) != i {
-			t.Errorf("step %d, %v: found again at %d, %v", i, s.At, trace.Find(back), err)
+	tr := mustSolve(t, problem.SumOf(368, 275))
+	for i, s := range tr.Steps {
+		back, err := trace.ParsePosition(s.At.String())
+		if err != nil || back != s.At || tr.Find(back) != i {
+			t.Errorf("step %d, %v: found again at %d, %v", i, s.At, tr.Find(back), err)
 		}
 	}
 	for _, c := range []struct {
@@ -198,16 +200,16 @@ func TestPositions(t *testing.T) {
 		{"a place that this problem lacks", "work/millions/1", "work/ones/0"},
 		{"more laying out than there is", "lay-out/40", "lay-out/4"},
 	} {
-		at, err := swap.ParsePosition(c.at)
+		at, err := trace.ParsePosition(c.at)
 		if err != nil {
 			t.Fatal(err)
 		}
-		if got := trace.Steps[trace.Find(at)].At.String(); got != c.want {
+		if got := tr.Steps[tr.Find(at)].At.String(); got != c.want {
 			t.Errorf("%s: %s led to %s, want %s", c.name, c.at, got, c.want)
 		}
 	}
 	for _, bad := range []string{"", "work", "work/ones", "work/unit/1", "read/-1", "read/x", "nowhere/1", "read/1/1"} {
-		if at, err := swap.ParsePosition(bad); err == nil {
+		if at, err := trace.ParsePosition(bad); err == nil {
 			t.Errorf("%q was read as %v", bad, at)
 		}
 	}
@@ -216,16 +218,16 @@ func TestPositions(t *testing.T) {
 func TestVerifyFinds(t *testing.T) {
 	for name, spoil := range map[string]func(*swap.Trace){
 		"a swap that keeps its ten": func(tr *swap.Trace) { tr.Steps[9].Moves = tr.Steps[9].Moves[1:] },
-		"pieces out of nowhere":     func(tr *swap.Trace) { tr.Steps[10].Zones = swap.Zones{{Zone: swap.Joined, Pieces: place.Holding{99}}} },
+		"pieces out of nowhere":     func(tr *swap.Trace) { tr.Steps[10].Zones = trace.Zones{{Zone: swap.Joined, Pieces: piece.Holding{99}}} },
 		"a value that grows": func(tr *swap.Trace) {
 			last := &tr.Steps[len(tr.Steps)-1]
-			last.Moves = []swap.Move{{From: swap.Store, To: swap.Joined, Place: place.Ones, Count: 1}}
-			last.Zones = swap.Zones{{Zone: swap.Joined, Pieces: place.Holding{3, 7}}}
+			last.Moves = []trace.Move{{From: trace.Store, To: swap.Joined, Piece: piece.Of(place.Ones), Count: 1}}
+			last.Zones = trace.Zones{{Zone: swap.Joined, Pieces: piece.Holding{3, 7}}}
 		},
 	} {
-		trace := mustSolve(t, problem.SumOf(47, 25))
-		spoil(&trace)
-		if trace.Verify() == nil {
+		tr := mustSolve(t, problem.SumOf(47, 25))
+		spoil(&tr)
+		if tr.Verify() == nil {
 			t.Errorf("%s was not found", name)
 		}
 	}
@@ -246,8 +248,8 @@ func TestSolveRefuses(t *testing.T) {
 }
 
 func ExampleSolve() {
-	trace, _ := swap.Solve(problem.SumOf(38, 7))
-	fmt.Println(trace.Answer, trace.Swaps)
+	tr, _ := swap.Solve(problem.SumOf(38, 7))
+	fmt.Println(tr.Answer, tr.Swaps)
 	// Output: 45 [ones to tens]
 }
 

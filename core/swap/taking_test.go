@@ -5,6 +5,7 @@ import (
 	"math/rand/v2"
 	"testing"
 
+	"vineswap/core/piece"
 	"vineswap/core/place"
 	"vineswap/core/problem"
 	"vineswap/core/swap"
@@ -20,7 +21,7 @@ func kinds(t swap.Trace) []string {
 }
 
 func TestTakingStepByStep(t *testing.T) {
-	trace := mustSolve(t, problem.DifferenceOf(503, 128))
+	tr := mustSolve(t, problem.DifferenceOf(503, 128))
 	want := []string{
 		"before/0 estimate 0",
 		"lay-out/0 set-out 0", "lay-out/1 build 0", "lay-out/2 label 0", "lay-out/3 label 0",
@@ -30,13 +31,13 @@ func TestTakingStepByStep(t *testing.T) {
 		"read/0 slide 0", "read/1 read 0", "read/2 say-back 0", "read/3 sentence 0",
 		"check/0 count-pieces 15", "check/1 put-back 0", "check/2 swap-up 10", "check/3 swap-up 10", "check/4 compare 0",
 	}
-	if got := kinds(trace); fmt.Sprint(got) != fmt.Sprint(want) {
+	if got := kinds(tr); fmt.Sprint(got) != fmt.Sprint(want) {
 		t.Errorf("503-128 is worked\n%v, wanted\n%v", got, want)
 	}
-	if fmt.Sprint(trace.Swaps) != "[hundreds to tens tens to ones]" || trace.Answer != 375 {
-		t.Errorf("%v, %d", trace.Swaps, trace.Answer)
+	if fmt.Sprint(tr.Swaps) != "[hundreds to tens tens to ones]" || tr.Answer != 375 {
+		t.Errorf("%v, %d", tr.Swaps, tr.Answer)
 	}
-	if most := trace.Fullest(); most[place.Ones] != 13 || most[place.Tens] != 10 {
+	if most := tr.Fullest(); most[place.Ones] != 13 || most[place.Tens] != 10 {
 		t.Errorf("the fullest moment is %v", most)
 	}
 }
@@ -49,9 +50,9 @@ func TestTakingAnswers(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		trace := mustSolve(t, p)
-		if last := trace.Steps[len(trace.Steps)-1]; trace.Answer != want || p.Answer() != want || resultOf(last.Column) != want {
-			t.Errorf("%s = %d, wanted %d; the column says %d", text, trace.Answer, want, resultOf(last.Column))
+		tr := mustSolve(t, p)
+		if last := tr.Steps[len(tr.Steps)-1]; tr.Answer != want || p.Answer() != want || resultOf(last.Column) != want {
+			t.Errorf("%s = %d, wanted %d; the column says %d", text, tr.Answer, want, resultOf(last.Column))
 		}
 	}
 }
@@ -61,18 +62,18 @@ func TestLawsOfTaking(t *testing.T) {
 	for range 4_000 {
 		larger := place.Number(rng.IntN(1_000_000))
 		smaller := place.Number(rng.IntN(int(larger) + 1))
-		trace := mustSolve(t, problem.DifferenceOf(larger, smaller))
-		if err := trace.Verify(); err != nil {
+		tr := mustSolve(t, problem.DifferenceOf(larger, smaller))
+		if err := tr.Verify(); err != nil {
 			t.Fatalf("%d-%d: %v", larger, smaller, err)
 		}
-		if trace.Answer != larger-smaller {
-			t.Fatalf("%d-%d = %d", larger, smaller, trace.Answer)
+		if tr.Answer != larger-smaller {
+			t.Fatalf("%d-%d = %d", larger, smaller, tr.Answer)
 		}
-		if larger.DigitSum()+9*len(trace.Swaps)-smaller.DigitSum() != trace.Answer.DigitSum() {
+		if larger.DigitSum()+9*len(tr.Swaps)-smaller.DigitSum() != tr.Answer.DigitSum() {
 			t.Fatalf("%d-%d: the digit-sum law fails", larger, smaller)
 		}
 		came := 0
-		for _, c := range trace.Columns {
+		for _, c := range tr.Columns {
 			if c.Swaps {
 				came++
 			}
@@ -80,18 +81,18 @@ func TestLawsOfTaking(t *testing.T) {
 				t.Fatalf("%d-%d: %+v", larger, smaller, c)
 			}
 		}
-		if came != len(trace.Swaps) {
-			t.Fatalf("%d-%d: %d swaps, ten came %d times", larger, smaller, len(trace.Swaps), came)
+		if came != len(tr.Swaps) {
+			t.Fatalf("%d-%d: %d swaps, ten came %d times", larger, smaller, len(tr.Swaps), came)
 		}
-		end := trace.Steps[trace.Find(saidBack)].Zones
-		if end.In(swap.Start) != place.Of(trace.Answer) || end.In(swap.Taken).Value() != int(smaller) {
+		end := tr.Steps[tr.Find(saidBack)].Zones
+		if end.In(swap.Start) != piece.Building(tr.Answer) || end.In(swap.Taken).Value() != int(smaller) {
 			t.Fatalf("%d-%d: at the end there lies %v", larger, smaller, end)
 		}
 	}
 }
 
 func ExampleSolve_taking() {
-	trace, _ := swap.Solve(problem.DifferenceOf(62, 38))
-	fmt.Println(trace.Answer, trace.Swaps)
+	tr, _ := swap.Solve(problem.DifferenceOf(62, 38))
+	fmt.Println(tr.Answer, tr.Swaps)
 	// Output: 24 [tens to ones]
 }
