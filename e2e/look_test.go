@@ -121,10 +121,11 @@ func (s school) empty() {
 	pgtest.Exec(s.T, s.db, fmt.Sprintf("delete from learner where id in (select learner_id from enrolment where class_id = '%s')", class), fmt.Sprintf("delete from lesson where class_id = '%s'", class))
 }
 
-// At every size that is promised the mat is whole: nothing is cut, the page
-// does not scroll, the next action is there to be touched.
+// On a laptop and an upright tablet the mat is whole at each step: nothing is cut, the
+// page does not scroll, the next action is there to be touched. The other sizes are
+// walked at the fullest moments (TestEveryViewAtEveryWidth).
 func TestNothingIsCut(t *testing.T) {
-	for i, size := range [][2]int64{{1280, 800}, {1024, 768}, {768, 1024}} {
+	for i, size := range [][2]int64{{1280, 800}, {768, 1024}} {
 		t.Run(fmt.Sprintf("%dx%d", size[0], size[1]), func(t *testing.T) {
 			s := open(t)
 			s.T = t

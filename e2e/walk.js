@@ -15,28 +15,42 @@
   const W = innerWidth, H = innerHeight;
   const shown = (e) => e.checkVisibility({ opacityProperty: true, visibilityProperty: true }) && !e.closest('.unseen, [data-under], defs') && (!open || open.contains(e));
 
+  // How each element is set and where it lies; nothing moves while it is looked at.
+  const known = new Map();
+  const of = (e) => {
+    let it = known.get(e);
+    if (!it) {
+      const s = getComputedStyle(e);
+      const o = (v) => v === 'auto' || v === 'scroll';
+      it = {
+        box: e.getBoundingClientRect(), x: s.overflowX, y: s.overflowY, paint: s.contain.includes('paint') || s.contain.includes('strict'), fixed: s.position === 'fixed',
+        scrollsX: o(s.overflowX) && e.scrollWidth > e.clientWidth + 1, scrollsY: o(s.overflowY) && e.scrollHeight > e.clientHeight + 1,
+        inline: s.display.startsWith('inline'), ellipsis: s.textOverflow === 'ellipsis' && s.overflowX === 'hidden' && e.scrollWidth > e.clientWidth + 1, font: parseFloat(s.fontSize),
+      };
+      known.set(e, it);
+    }
+    return it;
+  };
+
   // The part of a rect that its ancestors show; what can be scrolled into sight counts as shown
   // along that axis. Says too whether an ancestor cuts some of it off for good.
   const clipped = (e, r) => {
     let [left, top, right, bottom] = [r.left, r.top, r.right, r.bottom];
     let cut = false, scrollX = false, scrollY = false;
     for (let a = e; a; a = a.parentElement) {
-      const s = getComputedStyle(a);
-      const box = a.getBoundingClientRect();
-      const x = s.overflowX, y = s.overflowY;
       if (a === document.documentElement || a === document.body) break;
-      const scrolls = (o, size, client) => (o === 'auto' || o === 'scroll') && size > client + 1;
-      if (scrolls(x, a.scrollWidth, a.clientWidth)) scrollX = true;
-      if (scrolls(y, a.scrollHeight, a.clientHeight)) scrollY = true;
-      if (x !== 'visible' || s.contain.includes('paint') || s.contain.includes('strict')) {
+      const s = of(a), box = s.box;
+      if (s.scrollsX) scrollX = true;
+      if (s.scrollsY) scrollY = true;
+      if (s.x !== 'visible' || s.paint) {
         if (!scrollX && (left < box.left - 2.5 || right > box.right + 2.5)) cut = true;
         left = Math.max(left, box.left); right = Math.min(right, box.right);
       }
-      if (y !== 'visible' || s.contain.includes('paint') || s.contain.includes('strict')) {
+      if (s.y !== 'visible' || s.paint) {
         if (!scrollY && (top < box.top - 2.5 || bottom > box.bottom + 2.5)) cut = true;
         top = Math.max(top, box.top); bottom = Math.min(bottom, box.bottom);
       }
-      if (s.position === 'fixed') break;
+      if (s.fixed) break;
     }
     if (!scrollX && (r.left < -2 || r.right > W + 2)) cut = true;
     if (!scrollY && (r.top < -2 || r.bottom > H + 2)) cut = true;
@@ -54,15 +68,14 @@
     range.selectNodeContents(n);
     const rects = [...range.getClientRects()].filter((r) => r.width > 1 && r.height > 1);
     if (!rects.length) continue;
-    let size = parseFloat(getComputedStyle(e).fontSize) * (e.currentCSSZoom ?? 1);
+    let size = of(e).font * (e.currentCSSZoom ?? 1);
     const svg = e.closest('svg');
-    if (svg) size = parseFloat(getComputedStyle(e).fontSize) * Math.hypot(e.getScreenCTM().b, e.getScreenCTM().d);
+    if (svg) size = of(e).font * Math.hypot(e.getScreenCTM().b, e.getScreenCTM().d);
     if (size < 13.9) tell('small text', e, `${size.toFixed(1)} px`);
     const ellipsis = (() => {
       for (let a = e; a && a !== root; a = a.parentElement) {
-        const s = getComputedStyle(a);
-        if (s.display.startsWith('inline')) continue;
-        return s.textOverflow === 'ellipsis' && s.overflowX === 'hidden' && a.scrollWidth > a.clientWidth + 1;
+        if (of(a).inline) continue;
+        return of(a).ellipsis;
       }
     })();
     if (ellipsis) tell('cut text', e);

@@ -36,7 +36,7 @@ func TestEveryViewAtEveryWidth(t *testing.T) {
 			t.Errorf("%s: %s, %s: %v", name, v.Impact, v.Help, v.Where)
 		}
 		for _, at := range screens {
-			turned(g, at)
+			g.Turned(at.width, at.height)
 			for _, drawer := range drawersOf(g) {
 				if drawer != "" {
 					g.Holds(drawer, fmt.Sprintf("(document.querySelector('[aria-label=Drawers] button:nth-child(%s)').click(), true)", drawer)).Settle()
@@ -46,20 +46,11 @@ func TestEveryViewAtEveryWidth(t *testing.T) {
 				}
 			}
 		}
-		g.Turn(laptopWidth, laptopHeight).Settle()
+		g.Turned(laptopWidth, laptopHeight)
 	})
 	if looked != 38 {
 		t.Errorf("%d views were looked at", looked)
 	}
-}
-
-// turned gives the window another size, and waits until everything is laid out anew.
-func turned(g *guide.Guide, to screen) {
-	g.Turn(to.width, to.height).Holds("drawn anew", `(() => {
-  const size = innerWidth + ' ' + innerHeight;
-  if (window.drawnFor !== size) requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(() => (window.drawnFor = size), 30)));
-  return window.drawnFor === size;
-})()`).Settle()
 }
 
 // drawersOf are the drawers that a view has at this size, each to be opened and looked at.

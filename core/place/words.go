@@ -85,3 +85,62 @@ func (n Number) byTens() string {
 	}
 	return smallWords[n/10] + "-tens " + ones
 }
+
+// mostRead is how far number words are read.
+const mostRead Number = 120
+
+// readable are the number words up to mostRead, plain, with and, and by their tens.
+var readable = func() map[string]Number {
+	words := map[string]Number{}
+	for n := Number(0); n <= mostRead; n++ {
+		for _, how := range []Speech{{}, {And: true}, {TenAnd: true}} {
+			words[unhyphened(n.Spoken(how))] = n
+		}
+	}
+	return words
+}()
+
+func unhyphened(text string) string {
+	return strings.Join(strings.Fields(strings.ReplaceAll(strings.ToLower(text), "-", " ")), " ")
+}
+
+// ReadWords reads a number word from zero to one hundred twenty, with or without its
+// hyphen; false for anything else.
+func ReadWords(text string) (Number, bool) {
+	n, known := readable[unhyphened(text)]
+	return n, known
+}
+
+// NearestWords finds the number word that a text may be meant for, one or two letters off;
+// false where there is none.
+func NearestWords(text string) (string, bool) {
+	text = unhyphened(text)
+	best, off := Number(0), 3
+	for n := Number(0); n <= mostRead; n++ {
+		if d := distance(text, unhyphened(n.Words(false))); d < off {
+			best, off = n, d
+		}
+	}
+	return best.Words(false), off < 3
+}
+
+// distance is how many letters are to be put in, left out or changed (Levenshtein).
+func distance(a, b string) int {
+	row := make([]int, len(b)+1)
+	for j := range row {
+		row[j] = j
+	}
+	for i := range len(a) {
+		corner := row[0]
+		row[0] = i + 1
+		for j := range len(b) {
+			change := corner
+			if a[i] != b[j] {
+				change++
+			}
+			corner = row[j+1]
+			row[j+1] = min(change, row[j+1]+1, row[j]+1)
+		}
+	}
+	return row[len(b)]
+}

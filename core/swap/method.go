@@ -42,7 +42,7 @@ func By(m trace.Method, p problem.Problem) (Trace, error) {
 	}
 	w.read()
 	w.check()
-	return Trace{trace.Trace{Task: p.Task(), Steps: w.Steps(), Own: w.made}, *w.made}, nil
+	return Trace{trace.Trace{Task: p.Task(), Scene: trace.Problem, Steps: w.Steps(), Own: w.made}, *w.made}, nil
 }
 
 // Solve works a problem by the first side of every choice.

@@ -9,9 +9,10 @@ import (
 // Method is how a class works, where practitioners differ. The zero value is the
 // first side of every choice.
 type Method struct {
-	When  When
-	Order Order
-	Zeros Zeros
+	When   When
+	Order  Order
+	Zeros  Zeros
+	Filled Filled
 }
 
 // When is when joining swaps: at ten while counting, or after the whole column.
@@ -41,6 +42,15 @@ const (
 	AsOne        Zeros = "as-one"
 )
 
+// Filled is how ten frames are filled: row by row, or pair by pair.
+type Filled string
+
+// The sides of Filled. The empty word is ByRows.
+const (
+	ByRows  Filled = "by-rows"
+	ByPairs Filled = "by-pairs"
+)
+
 // ErrMethod is wrapped by the error about a word that is no side of a method.
 var ErrMethod = errors.New("there is no such way of working")
 
@@ -52,6 +62,9 @@ func ParseOrder(text string) (Order, error) { return side(text, AsNeeded, SwapsF
 
 // ParseZeros reads a side of Zeros.
 func ParseZeros(text string) (Zeros, error) { return side(text, PlaceByPlace, AsOne) }
+
+// ParseFilled reads a side of Filled.
+func ParseFilled(text string) (Filled, error) { return side(text, ByRows, ByPairs) }
 
 func side[T ~string](text string, sides ...T) (T, error) {
 	for _, s := range sides {
@@ -68,6 +81,9 @@ func (m Method) Valid() error {
 		return err
 	}
 	if _, err := ParseOrder(string(cmp.Or(m.Order, AsNeeded))); err != nil {
+		return err
+	}
+	if _, err := ParseFilled(string(cmp.Or(m.Filled, ByRows))); err != nil {
 		return err
 	}
 	_, err := ParseZeros(string(cmp.Or(m.Zeros, PlaceByPlace)))

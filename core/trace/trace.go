@@ -117,6 +117,10 @@ const (
 	Work     Phase = "work"
 	Reading  Phase = "read"
 	Checking Phase = "check"
+
+	Covering Phase = "cover" // full tens are covered, before it is counted on from them
+	Counting Phase = "count" // things are counted one after another, or ten by ten
+	Writing  Phase = "write" // what was counted is written
 )
 
 // Position is a stable key of a step: the settings of a class and later
@@ -144,7 +148,7 @@ func (p Position) String() string {
 func ParsePosition(text string) (Position, error) {
 	parts := strings.Split(text, "/")
 	pos := Position{Phase: Phase(parts[0])}
-	known := slices.Contains([]Phase{Before, LayOut, Joining, Swapping, Work, Reading, Checking}, pos.Phase)
+	known := slices.Contains([]Phase{Before, LayOut, Joining, Swapping, Work, Reading, Checking, Covering, Counting, Writing}, pos.Phase)
 	wanted := 2
 	if pos.Phase.placed() {
 		wanted = 3
@@ -204,12 +208,30 @@ type Step struct {
 	// Label, the one large card of the place for Write (none for a 0).
 }
 
+// Scene names how the mat of a task is drawn; there is one component for each.
+type Scene string
+
+// Problem is the scene of problems: trays, pieces by place, cards and a column.
+const Problem Scene = "problem"
+
+// Thing is something that is fetched for a task besides its pieces.
+type Thing string
+
 // Trace is a task worked from laying out to saying back.
 type Trace struct {
 	Task  task.Task
+	Scene Scene
 	Steps []Step
+	// Things are what is to be fetched besides pieces, each with how many of it.
+	Things []Fetch
 	// Own is what the room that worked it knows besides; only that room reads it.
 	Own any
+}
+
+// Fetch is how many of something are to be fetched.
+type Fetch struct {
+	Thing Thing
+	Count int
 }
 
 // Find returns the index of the step at a position. Where the trace has no

@@ -404,9 +404,28 @@ func (g *Guide) LogIn(url, email, password string) *Guide {
 
 // Settle waits until what moves has come to rest and all is saved.
 func (g *Guide) Settle() *Guide {
-	g.Holds("fonts", "document.fonts.status === 'loaded'")
-	g.Holds("saved", "document.querySelector('.saved')?.innerText !== 'Saving'")
-	g.Holds("rest", "document.getAnimations().every((a) => a.playState !== 'running') && [...document.querySelectorAll('[data-pieces]')].every((c) => c.dataset.under === '0')")
+	g.Holds("rest", atRest)
+	return g
+}
+
+// atRest is whether the fonts are there, all is saved and nothing moves.
+const atRest = `(document.fonts.status === 'loaded' && document.querySelector('.saved')?.innerText !== 'Saving' &&
+  document.getAnimations().every((a) => a.playState !== 'running') && [...document.querySelectorAll('[data-pieces]')].every((c) => c.dataset.under === '0'))`
+
+// Turned gives the window another size and waits, in the page, until all is laid out anew
+// and has come to rest.
+func (g *Guide) Turned(width, height int64) *Guide {
+	g.Turn(width, height)
+	if g.err != nil {
+		return g
+	}
+	_, err := chromedp.Run(g.ctx, chromedp.Evaluate[bool](`(async () => {
+  const frame = () => new Promise((go) => requestAnimationFrame(go));
+  for (let frames = 0; frames < 3; frames++) await frame();
+  for (let tries = 0; tries < 300 && !`+atRest+`; tries++) await frame();
+  return `+atRest+`;
+})()`, chromedp.EvalAwaitPromise))
+	g.fail("turned", err)
 	return g
 }
 
@@ -443,7 +462,7 @@ func (g *Guide) Axe(source string) []Violation {
 		g.fail("load axe", err)
 		return nil
 	}
-	g.do("axe", chromedp.Evaluate[chromedp.Void](`window.__axe = undefined; axe.run(document).then((r) => {
+	g.do("axe", chromedp.Evaluate[chromedp.Void](`window.__axe = undefined; axe.run(document, { resultTypes: ['violations'], iframes: false }).then((r) => {
 		window.__axe = JSON.stringify(r.violations.filter((v) => v.impact === 'serious' || v.impact === 'critical')
 			.map((v) => ({ id: v.id, impact: v.impact, help: v.help, where: v.nodes.map((n) => n.html.slice(0, 160)) })));
 	}, (e) => { window.__axe = JSON.stringify([{ id: 'failed', impact: 'critical', help: String(e), where: [] }]) }); 0`))

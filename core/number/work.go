@@ -1,0 +1,410 @@
+package number
+
+import (
+	"fmt"
+
+	"vineswap/core/crowd"
+	"vineswap/core/piece"
+	"vineswap/core/place"
+	"vineswap/core/task"
+	"vineswap/core/trace"
+)
+
+// The scenes in which numbers are shown.
+const (
+	InRow    trace.Scene = "row"     // things one beside the other, up to ten
+	InBoxes  trace.Scene = "boxes"   // compartments from 0 to 9
+	InFrames trace.Scene = "frames"  // ten frames
+	InCrowd  trace.Scene = "crowd"   // things to be ringed
+	InTens   trace.Scene = "tens"    // tens and ones, as pieces or drawn
+	Figures  trace.Scene = "figures" // words and figures alone
+	Pictures trace.Scene = "pictures"
+)
+
+// What is fetched for a number besides its pieces.
+const (
+	Frame      trace.Thing = "frame"
+	Box        trace.Thing = "box"        // a box of five compartments
+	Cover      trace.Thing = "cover"      // a sheet or a hand over the full frames
+	Whiteboard trace.Thing = "whiteboard" // for each child, to write on
+	Sheet      trace.Thing = "sheet"      // with the crowd on it
+	Pencil     trace.Thing = "pencil"
+)
+
+// The zones of numbers that have one name. Frames, rings and boxes are numbered.
+const (
+	Row   trace.Zone = "row"   // things that are not counted yet
+	Done  trace.Zone = "done"  // things that are counted
+	Heap  trace.Zone = "heap"  // a handful, or the sticks
+	Loose trace.Zone = "loose" // a crowd's things outside every ring
+	Mat   trace.Zone = "mat"   // tens and ones
+)
+
+// FrameZone, RingZone and BoxZone name the frames, rings and boxes, counted from 1.
+func FrameZone(i int) trace.Zone { return trace.Zone(fmt.Sprint("frame-", i)) }
+
+// RingZone is the i-th ring, from 1.
+func RingZone(i int) trace.Zone { return trace.Zone(fmt.Sprint("ring-", i)) }
+
+// BoxZone is the compartment of i sticks.
+func BoxZone(i int) trace.Zone { return trace.Zone(fmt.Sprint("box-", i)) }
+
+// The kinds of step.
+const (
+	Ask       trace.StepKind = "ask"      // the number is shown, and the question is asked
+	Guess     trace.StepKind = "estimate" // how many it will be about
+	One       trace.StepKind = "one"      // one thing more is counted
+	Nothing   trace.StepKind = "nothing"  // there is nothing to count: zero
+	Put       trace.StepKind = "put"      // things are put into a frame, or seen there
+	Full      trace.StepKind = "full"     // a frame is full: ten
+	Hide      trace.StepKind = "cover"    // the full frames are covered
+	On        trace.StepKind = "on"       // one more is counted on from ten
+	Missing   trace.StepKind = "missing"  // the empty cells are filled: what was missing to ten
+	Gather    trace.StepKind = "gather"   // ten of a crowd are marked, and ringed
+	Over      trace.StepKind = "over"     // what is in no ring is counted
+	Tens      trace.StepKind = "tens"     // tens are laid, drawn or counted
+	Ones      trace.StepKind = "ones"     // ones are laid, drawn or counted
+	Parts     trace.StepKind = "parts"    // the number in its parts
+	Sort      trace.StepKind = "sort"     // a compartment gets its sticks
+	Empty     trace.StepKind = "zero"     // the compartment of zero stays empty
+	WriteTens trace.StepKind = "write-tens"
+	WriteOnes trace.StepKind = "write-ones"
+	Answer    trace.StepKind = "answer" // what was asked is answered
+	Found     trace.StepKind = "found"  // the right picture is shown
+	Redraw    trace.StepKind = "redraw" // the same number as a quick drawing
+)
+
+// Work is what is known of a number that was worked, besides its steps.
+type Work struct {
+	Asked   Asked
+	Filled  trace.Filled
+	Frames  int
+	Crowd   *crowd.Crowd   // of a crowd alone
+	Choices []place.Number // the pictures to pick from
+	Drawn   bool           // tens and ones are drawn, and not laid
+}
+
+// Worked returns the number that was worked in a trace; false for another kind of task.
+func Worked(t trace.Trace) (Work, bool) {
+	w, of := t.Own.(*Work)
+	if !of {
+		return Work{}, false
+	}
+	return *w, true
+}
+
+func init() {
+	trace.Register(Kind, func(t task.Task, m trace.Method) (trace.Trace, error) {
+		a, _ := From(t)
+		return Solve(a, m)
+	})
+}
+
+// worker is a number as it is worked.
+type worker struct {
+	trace.Tracer
+	Work
+	n      int
+	fetch  []trace.Fetch
+	scenes trace.Scene
+}
+
+// Solve works a number step by step. The error is that of Valid, or of the method.
+func Solve(a Asked, m trace.Method) (trace.Trace, error) {
+	if err := a.Valid(); err != nil {
+		return trace.Trace{}, err
+	}
+	if err := m.Valid(); err != nil {
+		return trace.Trace{}, err
+	}
+	w := worker{n: int(a.Number), Work: Work{Asked: a, Filled: m.Filled}}
+	w.show()
+	w.answer()
+	w.Enter(trace.Reading, place.Ones)
+	w.Step(trace.Step{Kind: Answer, Count: w.n})
+	return trace.Trace{Task: a.Task(), Scene: w.scenes, Steps: w.Steps(), Things: w.fetch, Own: &w.Work}, nil
+}
+
+// show lays out what is shown, and counts it where it is counted.
+func (w *worker) show() {
+	w.Enter(trace.LayOut, place.Ones)
+	switch w.Asked.Shown {
+	case Things:
+		w.things()
+	case Sticks:
+		w.sticks()
+	case Frames:
+		w.frames()
+	case Covered:
+		w.covered()
+	case Handful:
+		w.handful()
+	case Crowd, Rows:
+		w.crowd()
+	case Pieces, Drawn:
+		w.pieces()
+	default:
+		w.scenes = Figures
+		w.Step(trace.Step{Kind: Ask, Count: w.n})
+	}
+}
+
+// answer does what is asked for: lays, draws, writes or names parts.
+func (w *worker) answer() {
+	switch w.Asked.Answered {
+	case Lay:
+		w.lay()
+	case Fill:
+		w.scenes = InFrames
+		w.needFrames()
+		w.fill(trace.Store)
+	case Draw:
+		w.Drawn = true
+		w.layTens()
+		w.need(Pencil, 1)
+	case Pick:
+		w.pick()
+	case Write, Ring:
+		w.write()
+	case InParts, InUnits, HowMany:
+		w.Enter(trace.Writing, place.Ones)
+		w.Step(trace.Step{Kind: Parts, Count: w.n})
+	}
+	if w.Asked.Answered == Ring {
+		w.Enter(trace.Checking, place.Ones)
+		w.Step(trace.Step{Kind: Redraw, Count: w.n})
+	}
+}
+
+func (w *worker) need(t trace.Thing, n int) {
+	w.fetch = append(w.fetch, trace.Fetch{Thing: t, Count: n})
+}
+
+// write writes the digits, the tens first.
+func (w *worker) write() {
+	w.need(Whiteboard, 1)
+	w.Enter(trace.Writing, place.Ones)
+	for p := w.Asked.Number.Top(); p >= place.Ones; p-- {
+		w.Write(trace.Cell{Role: trace.Result, Place: p, Digit: w.Asked.Number.Digit(p)})
+		kind := WriteOnes
+		if p > place.Ones {
+			kind = WriteTens
+		}
+		w.Step(trace.Step{Kind: kind, Count: w.Asked.Number.Digit(p)})
+	}
+}
+
+// things are counted one after another, each once.
+func (w *worker) things() {
+	w.scenes = InRow
+	w.Step(trace.Step{Kind: Ask}, w.some(trace.Store, Row, piece.Counter, w.n)...)
+	w.oneByOne(Row)
+}
+
+// some moves so many, or nothing.
+func (w *worker) some(from, to trace.Zone, p piece.Piece, n int) []trace.Move {
+	if n == 0 {
+		return nil
+	}
+	return []trace.Move{trace.Moving(from, to, p, n)}
+}
+
+// oneByOne counts things of a zone into those that are done.
+func (w *worker) oneByOne(from trace.Zone) {
+	if from != trace.Store {
+		w.Enter(trace.Counting, place.Ones)
+	}
+	for k := 1; k <= w.n; k++ {
+		w.Step(trace.Step{Kind: One, Count: k}, trace.Moving(from, Done, piece.Counter, 1))
+	}
+	if w.n == 0 {
+		w.Step(trace.Step{Kind: Nothing})
+	}
+}
+
+// sticks are sorted into the compartments from 0 to 9: the last gets what is left.
+func (w *worker) sticks() {
+	w.scenes = InBoxes
+	w.need(Box, 2)
+	w.Step(trace.Step{Kind: Ask}, trace.Moving(trace.Store, Heap, piece.Stick, sticks))
+	w.Enter(trace.Counting, place.Ones)
+	for k := 1; k <= lastBox; k++ {
+		w.Step(trace.Step{Kind: Sort, Count: k}, trace.Moving(Heap, BoxZone(k), piece.Stick, k))
+	}
+	w.Step(trace.Step{Kind: Empty})
+}
+
+func (w *worker) needFrames() {
+	w.Frames = max(1, (w.n+9)/10)
+	if w.Asked.Answered == ToTen {
+		w.Frames = 1
+	}
+	w.need(Frame, w.Frames)
+}
+
+// fill puts things into the frames, five by five or pair by pair; full ones are ten.
+func (w *worker) fill(from trace.Zone) {
+	at := 2
+	if w.Filled != trace.ByPairs {
+		at = 5
+	}
+	for k := 0; k < w.n; {
+		frame := k/10 + 1
+		some := min(at, w.n-k)
+		k += some
+		w.Step(trace.Step{Kind: Put, Count: k, Ten: frame}, trace.Moving(from, FrameZone(frame), piece.Counter, some))
+		if k%10 == 0 {
+			w.Step(trace.Step{Kind: Full, Count: k, Ten: frame})
+		}
+	}
+	if w.n == 0 {
+		w.Step(trace.Step{Kind: Nothing})
+	}
+}
+
+// filled are the moves that fill the frames at once.
+func (w *worker) filled(from trace.Zone) []trace.Move {
+	var moves []trace.Move
+	for k := 0; k < w.n; k += 10 {
+		moves = append(moves, trace.Moving(from, FrameZone(k/10+1), piece.Counter, min(10, w.n-k)))
+	}
+	return moves
+}
+
+// frames are shown filled, and seen: the full ones as ten, then five and some.
+func (w *worker) frames() {
+	w.scenes = InFrames
+	w.needFrames()
+	moves := w.filled(trace.Store)
+	if w.Asked.Answered == ToTen { // what is missing lies ready
+		moves = append(moves, w.some(trace.Store, Heap, piece.Counter, 10-w.n)...)
+	}
+	w.Step(trace.Step{Kind: Ask, Count: w.n}, moves...)
+	w.Enter(trace.Counting, place.Ones)
+	if w.Asked.Answered == ToTen {
+		w.Step(trace.Step{Kind: Missing, Count: 10 - w.n}, w.some(Heap, FrameZone(1), piece.Counter, 10-w.n)...)
+		return
+	}
+	for ten := 1; 10*ten <= w.n; ten++ {
+		w.Step(trace.Step{Kind: Full, Count: 10 * ten, Ten: ten})
+	}
+	switch {
+	case w.n == 0:
+		w.Step(trace.Step{Kind: Nothing})
+	case w.n%10 > 0:
+		w.Step(trace.Step{Kind: Put, Count: w.n, Ten: w.n/10 + 1})
+	}
+}
+
+// covered are full frames that are not counted again: it goes on from ten.
+func (w *worker) covered() {
+	w.scenes = InFrames
+	w.needFrames()
+	w.need(Cover, 1)
+	w.Step(trace.Step{Kind: Ask, Count: w.n}, w.filled(trace.Store)...)
+	w.Enter(trace.Covering, place.Ones)
+	full := w.n / 10 * 10
+	if w.n%10 == 0 {
+		full -= 10 // something is left to count
+	}
+	w.Step(trace.Step{Kind: Hide, Count: full, Ten: full / 10})
+	w.Enter(trace.Counting, place.Ones)
+	for k := full + 1; k <= w.n; k++ {
+		w.Step(trace.Step{Kind: On, Count: k, Ten: (k-1)/10 + 1})
+	}
+}
+
+// handful is estimated as a heap, then counted into frames.
+func (w *worker) handful() {
+	w.scenes = InFrames
+	w.needFrames()
+	w.scatter()
+	w.Step(trace.Step{Kind: Ask}, trace.Moving(trace.Store, Heap, piece.Counter, w.n))
+	w.Step(trace.Step{Kind: Guess})
+	w.Enter(trace.Counting, place.Ones)
+	w.fill(Heap)
+}
+
+// scatter lays things as their seed says.
+func (w *worker) scatter() {
+	c, err := crowd.Lay(w.n, uint64(w.Asked.Seed))
+	if w.Asked.Shown == Rows {
+		c, err = crowd.Rows(w.n)
+	}
+	if err == nil {
+		w.Crowd = &c
+	}
+}
+
+// crowd is marked and ringed ten by ten; what is left over is counted last.
+func (w *worker) crowd() {
+	w.scenes = InCrowd
+	w.scatter()
+	w.need(Sheet, 1)
+	w.Step(trace.Step{Kind: Ask}, trace.Moving(trace.Store, Loose, piece.Counter, w.n))
+	w.Step(trace.Step{Kind: Guess})
+	w.Enter(trace.Counting, place.Ones)
+	for ten := 1; 10*ten <= w.n; ten++ {
+		w.Step(trace.Step{Kind: Gather, Count: 10 * ten, Ten: ten}, trace.Moving(Loose, RingZone(ten), piece.Counter, 10))
+	}
+	w.Step(trace.Step{Kind: Over, Count: w.n % 10})
+}
+
+// pieces are tens and ones, counted by tens and then by ones.
+func (w *worker) pieces() {
+	w.scenes = InTens
+	w.Drawn = w.Asked.Shown == Drawn
+	w.Step(trace.Step{Kind: Ask, Count: w.n}, append(w.some(trace.Store, Mat, piece.Of(place.Tens), w.Asked.Tens()), w.some(trace.Store, Mat, piece.Of(place.Ones), w.Asked.Ones())...)...)
+	w.Enter(trace.Counting, place.Ones)
+	if w.n >= 10 {
+		w.Step(trace.Step{Kind: Tens, Count: w.n / 10 * 10, Ten: w.Asked.Tens()})
+	}
+	w.Step(trace.Step{Kind: Ones, Count: w.n, Ten: w.Asked.Ones()})
+}
+
+// lay builds the number: up to ten with things, one by one; above with tens and ones.
+func (w *worker) lay() {
+	if w.n > 10 {
+		w.layTens()
+		return
+	}
+	w.scenes = InRow
+	w.oneByOne(trace.Store)
+}
+
+// layTens lays or draws the tens, then the ones.
+func (w *worker) layTens() {
+	w.scenes = InTens
+	if w.n >= 10 {
+		w.Step(trace.Step{Kind: Tens, Count: w.n / 10 * 10, Ten: w.Asked.Tens()}, w.some(trace.Store, Mat, piece.Of(place.Tens), w.Asked.Tens())...)
+	}
+	w.Step(trace.Step{Kind: Ones, Count: w.n, Ten: w.Asked.Ones()}, w.some(trace.Store, Mat, piece.Of(place.Ones), w.Asked.Ones())...)
+}
+
+// pick lays out pictures of which one shows the number.
+func (w *worker) pick() {
+	w.scenes, w.Drawn = Pictures, w.n > MostInFrames
+	w.Choices = choicesOf(w.Asked.Number)
+	w.Enter(trace.Counting, place.Ones)
+	w.Step(trace.Step{Kind: Found, Count: w.n})
+}
+
+// choicesOf are four pictures: the number, and those that are easily taken for it. They
+// stand in the order of size.
+func choicesOf(n place.Number) []place.Number {
+	turned := n%10*10 + n/10
+	list := []place.Number{n}
+	for _, other := range []place.Number{turned, n - 1, n + 1, n + 10, n - 10, n + 2, n + 3} {
+		if other >= 1 && other <= 99 && len(list) < 4 && (n > MostInFrames || other <= MostInFrames) {
+			list = appendNew(list, other)
+		}
+	}
+	for i := range list { // by size, so that its place says nothing
+		for j := range i {
+			if list[j] > list[i] {
+				list[i], list[j] = list[j], list[i]
+			}
+		}
+	}
+	return list
+}

@@ -1,0 +1,58 @@
+package slip
+
+import (
+	"strconv"
+
+	"vineswap/core/place"
+)
+
+// The slips of reading, writing, building and counting one number. Two of them can give
+// the same answer; both are then held possible.
+const (
+	DigitsReversed  ID = "digits-reversed"
+	TyForTeen       ID = "ty-for-teen"
+	TeenForTy       ID = "teen-for-ty"
+	WritesParts     ID = "writes-parts"
+	ValueForTens    ID = "value-for-tens"
+	TensForValue    ID = "tens-for-value"
+	DigitForTens    ID = "digit-for-tens"
+	OnesOnly        ID = "ones-only"
+	DigitsNotValues ID = "digits-not-values"
+	PlacesSwapped   ID = "places-swapped"
+	OneOff          ID = "one-off"
+	TenSaidTwice    ID = "ten-said-twice"
+)
+
+// Reversed gives the digits of a number in reverse; not where it ends in 0 or reads the
+// same both ways.
+func Reversed(n place.Number) (wrong place.Number, applies bool) {
+	for rest := n; rest > 0; rest /= 10 {
+		wrong = 10*wrong + rest%10
+	}
+	return wrong, n%10 != 0 && wrong != n
+}
+
+// Ty gives -ty for -teen, 13 to 19: 40 for 14.
+func Ty(n place.Number) (wrong place.Number, applies bool) { return n % 10 * 10, n >= 13 && n <= 19 }
+
+// Teen gives -teen for -ty, 30 to 90: 14 for 40.
+func Teen(n place.Number) (wrong place.Number, applies bool) {
+	return 10 + n/10, n >= 30 && n <= 90 && n%10 == 0
+}
+
+// Parts writes each part of the expanded form in full: 100207 for 127, 406 for 46. It
+// does not apply to a number of one part, and to one that would be too long to write.
+func Parts(n place.Number) (wrong place.Number, applies bool) {
+	parts := n.Expanded()
+	text := ""
+	for _, p := range parts {
+		text += p.String()
+	}
+	w, err := strconv.Atoi(text)
+	return place.Number(w), err == nil && len(parts) > 1
+}
+
+// TeenOnes gives the ones of a teen number: 9 for 19.
+func TeenOnes(n place.Number) (wrong place.Number, applies bool) {
+	return n % 10, n >= 11 && n <= 19
+}
