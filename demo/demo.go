@@ -13,7 +13,10 @@ import (
 
 	"vineswap/core/book"
 	"vineswap/core/choose"
+	"vineswap/core/ladder"
+	"vineswap/core/number"
 	"vineswap/core/setting"
+	"vineswap/core/slip"
 	"vineswap/store"
 )
 
@@ -29,11 +32,14 @@ type class struct {
 	name     string
 	people   []person
 	learners []string
-	reach    choose.Range // how far its numbers go
-	start    [2]int       // how many stages of joining and of taking the youngest know
-	spread   int          // how many more the oldest know
-	digits   int          // of the longest numbers
+	reach    choose.Range          // how far its numbers go
+	start    map[ladder.Strand]int // in which strands it works, and how many of their stages the youngest know
+	spread   int                   // how many more the oldest know
+	digits   int                   // of the longest numbers
 	profiles map[string]profile
+	told     ladder.Told    // what all children could do when they came
+	usual    choose.StageID // what is worked where nothing else is open
+	last     choose.StageID // of the lesson that is still to be written up
 }
 
 type person struct {
@@ -55,12 +61,13 @@ var school = []class{
 			"Ada W.", "Bram D.", "Clio J.", "Esme Q.", "Finn O.", "Greta Z.", "Hugo M.", "Ivo C.", "Jory P.", "Kasper U.", "Lena V.",
 			"Lotte G.", "Mina S.", "Noor F.", "Otto K.", "Pia L.", "Rafi N.", "Rowan E.", "Suvi T.", "Teo B.", "Wren A.", "Yusuf A.",
 		},
-		"1000000", [2]int{6, 4}, 6, 4,
+		"1000000", map[ladder.Strand]int{ladder.Joining: 6, ladder.Taking: 4}, 6, 4,
 		map[string]profile{
 			"Teo B.": {slip: "carries-wrong-digit"}, "Greta Z.": {slip: "drops-new-ten"}, "Lena V.": {slip: "smaller-from-larger"},
 			"Yusuf A.": {away: true}, "Esme Q.": {away: true}, "Otto K.": {away: true},
 			"Mina S.": {repeats: true}, "Hugo M.": {repeats: true}, "Ada W.": {quick: true}, "Wren A.": {quick: true},
 		},
+		ladder.ReadsTens, choose.NoSwap, choose.OneSwapOnes,
 	},
 	{
 		"Bee room",
@@ -69,11 +76,26 @@ var school = []class{
 			"Alma R.", "Anton V.", "Bea K.", "Cosmo H.", "Dora S.", "Elif T.", "Emil P.", "Frida N.", "Gus L.", "Hedda O.", "Ida W.", "Jonas F.",
 			"Kaya M.", "Lio B.", "Malu E.", "Nils C.", "Olive D.", "Pepe G.", "Runa J.", "Samu I.", "Tilda Q.", "Uma X.", "Vito Y.", "Zoe U.",
 		},
-		"1000", [2]int{3, 2}, 3, 3,
+		"1000", map[ladder.Strand]int{ladder.Joining: 3, ladder.Taking: 2}, 3, 3,
 		map[string]profile{
 			"Nils C.": {slip: "writes-both-digits"}, "Bea K.": {slip: "drops-new-ten"}, "Kaya M.": {slip: "smaller-from-larger"},
 			"Pepe G.": {away: true}, "Zoe U.": {away: true}, "Dora S.": {repeats: true}, "Emil P.": {repeats: true}, "Uma X.": {quick: true},
 		},
+		ladder.ReadsTens, choose.NoSwap, choose.OneSwapOnes,
+	},
+	{
+		"Seed room",
+		[]person{{Login{"nela@vineswap.test", "Nela", "leads the Seed room, the youngest"}, store.Lead}},
+		[]string{
+			"Aino B.", "Benno T.", "Carla W.", "Doro M.", "Enno K.", "Fina S.", "Gita L.", "Henk R.", "Ilvi N.",
+			"Jule A.", "Kian D.", "Lumi O.", "Merle G.", "Nuri E.", "Ole P.", "Pina V.", "Rufus H.", "Selma J.",
+		},
+		"100", map[ladder.Strand]int{ladder.Tens: 0, ladder.Joining: 0}, 5, 2,
+		map[string]profile{
+			"Benno T.": {slip: slip.DigitsReversed}, "Gita L.": {slip: slip.TyForTeen}, "Merle G.": {slip: slip.TenSaidTwice},
+			"Rufus H.": {away: true}, "Lumi O.": {away: true}, "Doro M.": {repeats: true}, "Ole P.": {repeats: true}, "Selma J.": {quick: true}, "Aino B.": {quick: true},
+		},
+		"", number.OneByOne, number.TenAndOnes,
 	},
 }
 
@@ -131,7 +153,7 @@ func load(ctx context.Context, s *store.Store, c class, password string, now tim
 	}
 	var learners []store.Learner
 	for _, name := range c.learners {
-		learners = append(learners, store.Learner{ID: id("learner", name), Name: name})
+		learners = append(learners, store.Learner{ID: id("learner", name), Name: name, Told: c.told})
 	}
 	since := book.DayOf(now) - 7*weeksBack
 	if err := s.AddLearners(ctx, made.ID, learners, since.Time()); err != nil {

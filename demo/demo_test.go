@@ -38,11 +38,11 @@ func TestLoadOnceAndNeverAgain(t *testing.T) {
 		}
 		roles[l.Name] = classes[0].Role
 		learners, err := s.Learners(ctx, classes[0].ClassID)
-		if want := map[string]int{"Orchard room": 22, "Bee room": 24}[classes[0].Class]; err != nil || len(learners) != want {
+		if want := map[string]int{"Orchard room": 22, "Bee room": 24, "Seed room": 18}[classes[0].Class]; err != nil || len(learners) != want {
 			t.Errorf("%s has %d learners, %v", classes[0].Class, len(learners), err)
 		}
 	}
-	if len(roles) != 4 || roles["Hanne"] != store.Lead || roles["Tilo"] != store.Assistant || roles["Vera"] != store.Viewer || roles["Orla"] != store.Lead {
+	if len(roles) != 5 || roles["Nela"] != store.Lead || roles["Hanne"] != store.Lead || roles["Tilo"] != store.Assistant || roles["Vera"] != store.Viewer || roles["Orla"] != store.Lead {
 		t.Errorf("roles %v", roles)
 	}
 }
@@ -58,7 +58,7 @@ func TestTheSchoolIsAlive(t *testing.T) {
 		t.Fatal(err)
 	}
 	today := book.DayOf(now)
-	for _, email := range []string{"hanne@vineswap.test", "orla@vineswap.test"} {
+	for _, email := range []string{"hanne@vineswap.test", "orla@vineswap.test", "nela@vineswap.test"} {
 		a, err := s.AccountByEmail(ctx, email)
 		if err != nil {
 			t.Fatal(err)

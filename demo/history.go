@@ -14,8 +14,9 @@ import (
 	"vineswap/core/ladder"
 	"vineswap/core/lesson"
 	"vineswap/core/material"
-	"vineswap/core/problem"
+	"vineswap/core/number"
 	"vineswap/core/slip"
+	"vineswap/core/task"
 	"vineswap/pupil"
 	"vineswap/store"
 )
@@ -109,7 +110,7 @@ func (y *year) evening(day book.Day) {
 }
 
 // older tells of a class that is past single digits and the snakes.
-func (y *year) older() bool { return y.class.start[0] > 4 }
+func (y *year) older() bool { return y.class.start[ladder.Joining] > 4 }
 
 // knewTheFacts is the guide's own judgement on the first day of an older class.
 func (y *year) knewTheFacts(c *child) {
@@ -124,7 +125,7 @@ func (y *year) knewTheFacts(c *child) {
 
 func (y *year) child(i int, l store.Learner, class uuid.UUID) *child {
 	c := &child{id: l.ID, class: class, at: i * 7 % len(y.class.learners), profile: y.class.profiles[l.Name]}
-	c.Standings, c.worked = ladder.Standings{}, map[ladder.Key]int{}
+	c.Standings, c.worked, c.Told = ladder.Standings{}, map[ladder.Key]int{}, l.Told
 	c.pupil = pupil.Pupil{Pace: .8 + y.rng.Float64()*.6, Careless: .01 + y.rng.Float64()*.03, Shows: .9}
 	if c.profile.quick {
 		c.pupil.Pace = 2
@@ -133,7 +134,7 @@ func (y *year) child(i int, l store.Learner, class uuid.UUID) *child {
 		c.pupil.Knew(k.Stage, k.Manner, 9)
 	}
 	if c.profile.slip != "" {
-		c.pupil.Knew(whereItShows[c.profile.slip], book.Column, 9)
+		c.pupil.Knew(whereItShows[c.profile.slip], withoutPieces(whereItShows[c.profile.slip]), 9)
 	}
 	c.Class.Limit = y.class.reach.Limit()
 	if y.older() {
@@ -145,9 +146,9 @@ func (y *year) child(i int, l store.Learner, class uuid.UUID) *child {
 // before is what a child knew when the eight weeks began: older children more.
 func (y *year) before(c *child) []ladder.Key {
 	var keys []ladder.Key
-	for s, strand := range ladder.Strands() {
+	for _, strand := range y.strands() {
 		stages := ladder.Stages(strand)
-		known := (y.class.start[s]*len(y.class.learners) + y.class.spread*c.at) / len(y.class.learners)
+		known := (y.class.start[strand]*len(y.class.learners) + y.class.spread*c.at) / len(y.class.learners)
 		for i, stage := range stages[:min(len(stages), max(0, known))] {
 			for m, manner := range stage.Manners {
 				if y.past(stage.ID) || !stage.Within(y.class.reach.Limit()) {
@@ -205,7 +206,7 @@ func (y *year) next(c *child, day book.Day) errand {
 		return errand{k, book.Alone, true}
 	}
 	var open []ladder.NextStep
-	for _, s := range c.NextSteps(day) {
+	for _, s := range y.steps(c, day) {
 		switch s.Kind {
 		case ladder.GoBack:
 			if y.rng.IntN(3) > 0 {
@@ -235,6 +236,29 @@ func (y *year) next(c *child, day book.Day) errand {
 	return y.task(c, y.secure(c))
 }
 
+// strands are those that the class works in, in order.
+func (y *year) strands() []ladder.Strand {
+	return slices.DeleteFunc(ladder.Strands(), func(s ladder.Strand) bool { _, works := y.class.start[s]; return !works })
+}
+
+// steps are the next steps of a child in the strands of its class. What only the word of an
+// adult leads to comes last.
+func (y *year) steps(c *child, day book.Day) []ladder.NextStep {
+	steps := slices.DeleteFunc(c.NextSteps(day), func(s ladder.NextStep) bool {
+		_, works := y.class.start[ladder.StrandOf(s.Stage)]
+		return !works
+	})
+	last := func(s ladder.NextStep) int {
+		told := func(p ladder.Proof) bool { return p.Why != ladder.ByTold }
+		if s.Kind == ladder.Begin && !slices.ContainsFunc(c.Proofs(s.Stage, day), told) {
+			return 1
+		}
+		return 0
+	}
+	slices.SortStableFunc(steps, func(a, b ladder.NextStep) int { return cmp.Compare(last(a), last(b)) })
+	return steps
+}
+
 // past tells of single digits and snakes, which older children do not come back to.
 func (y *year) past(stage choose.StageID) bool {
 	return y.older() && stage.Least() == 1 && stage != choose.ThreeAddends || y.older() && stage == choose.BackOverTen
@@ -243,7 +267,7 @@ func (y *year) past(stage choose.StageID) bool {
 // task says with how much help a child works something: it is shown first.
 func (y *year) task(c *child, k ladder.Key) errand {
 	if k.Stage == "" {
-		k = ladder.Key{Stage: choose.NoSwap, Manner: book.Pieces}
+		k = ladder.Key{Stage: y.class.usual, Manner: book.Pieces}
 	}
 	done := c.worked[k]
 	if k.Manner != book.Pieces {
@@ -272,7 +296,7 @@ func (y *year) secure(c *child) ladder.Key {
 // keys are the stages and manners that a child has worked, in order.
 func (y *year) keys(c *child) []ladder.Key {
 	var keys []ladder.Key
-	for _, strand := range ladder.Strands() {
+	for _, strand := range y.strands() {
 		for _, stage := range ladder.Stages(strand) {
 			for _, m := range stage.Manners {
 				if _, worked := c.Standings[ladder.Key{Stage: stage.ID, Manner: m}]; worked {
@@ -316,16 +340,16 @@ func (y *year) lesson(here []*child, day book.Day, minute int) int {
 			}
 		}
 	}
-	digits := 2 + y.rng.IntN(y.class.digits-1)
-	var problems []problem.Problem
+	digits := y.sheetDigits()
+	var tasks []task.Task
 	for range 2 + y.rng.IntN(2) {
-		problems = append(problems, problemFor(what.key.Stage, digits, y.rng))
+		tasks = append(tasks, taskFor(what.key, digits, y.rng))
 		if digits < y.class.digits {
 			digits++
 		}
 	}
-	id := y.open(what.key, problems, group, y.at(day, minute))
-	for nth, p := range problems {
+	id := y.open(what.key, tasks, group, y.at(day, minute))
+	for nth, p := range tasks {
 		for _, c := range group {
 			t := y.task(c, what.key)
 			if c == first {
@@ -341,16 +365,16 @@ func (y *year) lesson(here []*child, day book.Day, minute int) int {
 }
 
 // open keeps a lesson where the mat can show it.
-func (y *year) open(k ladder.Key, problems []problem.Problem, group []*child, at time.Time) uuid.NullUUID {
+func (y *year) open(k ladder.Key, tasks []task.Task, group []*child, at time.Time) uuid.NullUUID {
 	var children []string
 	for _, c := range group {
 		children = append(children, c.id.String())
 	}
-	l, err := lesson.New(lesson.Items(k.Stage, problems...), y.kind, children)
+	l, err := lesson.New(itemsOf(k.Stage, tasks), y.kind, children)
 	if err != nil || k.Manner == book.Head {
 		return uuid.NullUUID{}
 	}
-	l.Nth, l.Stand = len(problems)-1, lesson.Ended
+	l.Nth, l.Stand = len(tasks)-1, lesson.Ended
 	kept := store.Lesson{Lesson: l, ID: id("lesson", fmt.Sprint(y.class.name, len(y.lessons))), ClassID: group[0].class, OpenedBy: y.lead, ChangedAt: at}
 	y.lessons = append(y.lessons, kept)
 	return uuid.NullUUID{UUID: kept.ID, Valid: true}
@@ -363,7 +387,7 @@ func (y *year) sheet(c *child, n int, day book.Day, minute int) {
 		for i, k := range known {
 			if i%4 == n/2%4 || c.Standings[k].Days < 2 && n > 3 {
 				for range 2 {
-					y.record(c, errand{k, book.Alone, false}, problemFor(k.Stage, y.sheetDigits(), y.rng), day, minute, uuid.NullUUID{}, 0)
+					y.record(c, errand{k, book.Alone, false}, taskFor(k, y.sheetDigits(), y.rng), day, minute, uuid.NullUUID{}, 0)
 				}
 			}
 		}
@@ -386,7 +410,7 @@ func (y *year) sheet(c *child, n int, day book.Day, minute int) {
 // rows are the problems of a sheet.
 func (y *year) rows(c *child, t errand, n int, day book.Day, minute int) {
 	for range n {
-		y.record(c, t, problemFor(t.key.Stage, y.sheetDigits(), y.rng), day, minute, uuid.NullUUID{}, 0)
+		y.record(c, t, taskFor(t.key, y.sheetDigits(), y.rng), day, minute, uuid.NullUUID{}, 0)
 	}
 }
 
@@ -395,11 +419,21 @@ const slipsFrom = 9
 
 // shows is where a child's slip comes to light: in the column of its stage.
 func (y *year) shows(c *child) ladder.Key {
-	return ladder.Key{Stage: whereItShows[c.profile.slip], Manner: book.Column}
+	stage := whereItShows[c.profile.slip]
+	return ladder.Key{Stage: stage, Manner: withoutPieces(stage)}
+}
+
+// withoutPieces is the manner in which the slips of a stage come to light.
+func withoutPieces(stage choose.StageID) book.Manner {
+	if stage.Kind() == "" {
+		return book.Head
+	}
+	return book.Column
 }
 
 // whereItShows is the stage in whose sheets a slip comes to light.
 var whereItShows = map[slip.ID]choose.StageID{
+	slip.DigitsReversed: number.WritingTeens, slip.TyForTeen: number.WritingTeens, slip.TenSaidTwice: number.CountingOn,
 	"carries-wrong-digit": choose.OneSwapOnes, "drops-new-ten": choose.OneSwapOnes, "writes-both-digits": choose.OneSwapOnes, "smaller-from-larger": choose.TakeOneSwapTens,
 }
 
@@ -408,10 +442,10 @@ func (y *year) sheetDigits() int { return 2 + y.rng.IntN(y.class.digits-1) }
 
 var notes = []string{"hums while counting", "laid the bar before the ten was full", "wants the long sums", "explained it to the neighbour unasked", "needs the quiet table"}
 
-func (y *year) record(c *child, t errand, p problem.Problem, day book.Day, minute int, lessonID uuid.NullUUID, nth int) {
+func (y *year) record(c *child, t errand, work task.Task, day book.Day, minute int, lessonID uuid.NullUUID, nth int) {
 	o := book.Observation{
-		Task: p.Task(), Stage: t.key.Stage, Manner: t.key.Manner, Material: y.kind, Help: t.help, Chosen: t.chosen, Runs: 1, Day: day,
-		Answer: c.pupil.Work(p.Task(), t.key.Stage, t.key.Manner, t.help, y.rng), Came: book.Typed,
+		Task: work, Stage: t.key.Stage, Manner: t.key.Manner, Material: y.kind, Help: t.help, Chosen: t.chosen, Runs: 1, Day: day,
+		Answer: c.pupil.Work(work, t.key.Stage, t.key.Manner, t.help, y.rng), Came: book.Typed,
 	}
 	if t.chosen {
 		c.runs++
@@ -458,10 +492,10 @@ func (y *year) unwritten() store.Lesson {
 		children = append(children, c.id.String())
 	}
 	day := y.days[len(y.days)-2]
-	p := problemFor(choose.OneSwapOnes, 2, y.rng)
-	l, err := lesson.New(lesson.Items(choose.OneSwapOnes, p), y.kind, children)
+	work := taskFor(ladder.Key{Stage: y.class.last, Manner: book.Pieces}, 2, y.rng)
+	l, err := lesson.New(itemsOf(y.class.last, []task.Task{work}), y.kind, children)
 	if err != nil {
-		panic(err) // the mat takes every problem of this stage
+		panic(err) // the mat takes every task of this stage
 	}
 	l.Stand = lesson.Ended
 	return store.Lesson{Lesson: l, ID: id("lesson", y.class.name+"unwritten"), ClassID: y.children[0].class, OpenedBy: y.lead, ChangedAt: y.at(day, 200)}

@@ -4,8 +4,13 @@ import (
 	"math/rand/v2"
 	"slices"
 
+	"vineswap/core/book"
 	"vineswap/core/choose"
+	"vineswap/core/ladder"
+	"vineswap/core/lesson"
+	"vineswap/core/number"
 	"vineswap/core/problem"
+	"vineswap/core/task"
 )
 
 // problemFor draws a problem of a stage, with numbers of so many digits where the
@@ -30,4 +35,41 @@ func problemFor(stage choose.StageID, digits int, rng *rand.Rand) problem.Proble
 		}
 	}
 	return problem.Of(stage.Kind(), space.Draw(1, rng.Uint64())[0]...)
+}
+
+// taskFor draws a task of a stage for a manner: a problem with numbers of so many digits,
+// or one number.
+func taskFor(k ladder.Key, digits int, rng *rand.Rand) task.Task {
+	if k.Stage.Kind() != "" {
+		return problemFor(k.Stage, digits, rng).Task()
+	}
+	all := oneFor(k)
+	return number.DrawFrom(all, 1, rng.Uint64())[0].Task()
+}
+
+// hands are what a child has in its hands in a manner.
+var hands = map[book.Manner]number.Hand{book.Pieces: number.InHand, book.Drawn: number.OnPaper, book.Head: number.InHead}
+
+// oneFor are the numbers of a stage that are worked in a manner; all of the stage where none
+// is.
+func oneFor(k ladder.Key) []number.Asked {
+	o, err := number.OptionsOf(k.Stage, 0)
+	if err != nil {
+		panic(err) // every stage that is followed has tasks
+	}
+	all := number.Choice{Stage: k.Stage, Numbers: o.Numbers, Shown: o.Shown, Answered: o.Answered}.All()
+	suits := slices.DeleteFunc(slices.Clone(all), func(a number.Asked) bool { return a.Hand() != hands[k.Manner] })
+	if len(suits) == 0 {
+		return all
+	}
+	return suits
+}
+
+// itemsOf are tasks that were chosen for a stage.
+func itemsOf(stage choose.StageID, tasks []task.Task) []lesson.Item {
+	items := make([]lesson.Item, len(tasks))
+	for i, t := range tasks {
+		items[i] = lesson.Item{Task: t, Stage: stage}
+	}
+	return items
 }

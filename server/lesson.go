@@ -11,6 +11,7 @@ import (
 	"vineswap/core/choose"
 	"vineswap/core/lesson"
 	"vineswap/core/material"
+	"vineswap/core/number"
 	"vineswap/core/trace"
 	"vineswap/store"
 	"vineswap/wire"
@@ -55,7 +56,7 @@ func itemsOf(asked []wire.NewTask) ([]lesson.Item, error) {
 		if ask.Stage == "" {
 			continue
 		}
-		if _, err := choose.ParseStage(ask.Stage); err != nil {
+		if _, err := choose.ParseStage(ask.Stage); err != nil && !number.Within(items[i].Stage, 0) {
 			return nil, wrongChoice(err)
 		}
 	}

@@ -12,6 +12,7 @@ import (
 
 	"vineswap/core/book"
 	"vineswap/core/choose"
+	"vineswap/core/number"
 	"vineswap/core/place"
 	"vineswap/core/problem"
 	"vineswap/core/task"
@@ -111,22 +112,11 @@ func chosenBy(c *call, ask wire.Choose) (choose.Choice, error) {
 
 // notAgain leaves out what the children have had within some days.
 func (s *Server) notAgain(c *call, space *choose.Space, kind task.Kind, ask wire.Choose) (*choose.Space, error) {
-	if ask.Days == 0 || len(ask.Children) == 0 {
-		return space, nil
+	learners, since, err := s.withinDays(c, ask.Children, ask.Days)
+	if err != nil || len(learners) == 0 {
+		return space, err
 	}
-	learners := make([]uuid.UUID, len(ask.Children))
-	for i, text := range ask.Children {
-		id, err := uuid.Parse(text)
-		if err != nil {
-			return nil, wrongChild().of("children")
-		}
-		learners[i] = id
-	}
-	today, _, err := s.today(c)
-	if err != nil {
-		return nil, err
-	}
-	worked, err := s.store.Worked(c.Context(), c.class.ID, learners, kind, today-book.Day(ask.Days)+1)
+	worked, err := s.store.Worked(c.Context(), c.class.ID, learners, kind, since)
 	if err != nil {
 		return nil, err
 	}
@@ -137,6 +127,23 @@ func (s *Server) notAgain(c *call, space *choose.Space, kind task.Kind, ask wire
 		}
 	}
 	return space.Except(numbers), nil
+}
+
+// withinDays reads whose work of some days is left out, and from which day on; nobody's
+// where no days are asked for.
+func (s *Server) withinDays(c *call, children []string, days int) (learners []uuid.UUID, since book.Day, err error) {
+	if days == 0 {
+		return nil, 0, nil
+	}
+	for _, text := range children {
+		id, err := uuid.Parse(text)
+		if err != nil {
+			return nil, 0, wrongChild().of("children")
+		}
+		learners = append(learners, id)
+	}
+	today, _, err := s.today(c)
+	return learners, today - book.Day(days) + 1, err
 }
 
 // keptVersion is the form in which choices are kept; older ones are read as far as
@@ -272,25 +279,33 @@ func wrongChoice(err error) error {
 	return t.of("swap")
 }
 
-// look answers what a typed sum causes.
+// look answers what a typed task causes: a problem, or a number alone.
 func (s *Server) look(c *call) error {
 	var typed wire.Typed
 	if err := read(c, &typed); err != nil {
 		return err
 	}
-	p, err := problem.Parse(typed.Text)
+	t, err := task.Parse(typed.Text)
 	if err != nil {
-		return wrongSum(err)
+		return wrongTask(typed.Text, err)
 	}
-	sum, err := wire.SumOf(c.class.Settings, p, "")
+	sum, err := wire.TaskOf(c.class.Settings, t, "")
 	if err != nil {
 		return err
 	}
 	return c.JSON(sum)
 }
 
-func wrongSum(err error) *trouble {
-	t := refuse(fiber.StatusUnprocessableEntity, "This cannot be worked yet", "Write two numbers with + or - between them, such as 47+25 or 62-38; or 97/4, or 213*3.").of("text")
+// wrongTask says what is wrong with a typed task: as a number alone where there is no sign
+// in it, else as a problem.
+func wrongTask(text string, err error) *trouble {
+	t := refuse(fiber.StatusUnprocessableEntity, "This cannot be worked yet", "Write two numbers with + or - between them, such as 47+25 or 62-38; or 97/4, or 213*3; or one number up to 100, such as 17 or seventeen.").of("text")
+	if _, one := number.Parse(text); one != nil && !errors.Is(one, task.ErrForm) {
+		return t.because(one)
+	}
+	if _, wrong := problem.Parse(text); wrong != nil {
+		err = wrong
+	}
 	var placed *problem.ExpressionError
 	if errors.As(err, &placed) {
 		t.At = len([]rune(placed.Text[:placed.At])) + 1

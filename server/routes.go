@@ -44,6 +44,8 @@ func Routes() []Route {
 		{fiber.MethodPost, "/lessons/:lesson/observations", store.Assistant, (*Server).observe},
 		{fiber.MethodPost, "/lessons/:lesson/estimates", store.Assistant, (*Server).estimate},
 		{fiber.MethodGet, "/today", store.Viewer, (*Server).morning},
+		{fiber.MethodPost, "/numbers", store.Viewer, (*Server).chooseOne},
+		{fiber.MethodGet, "/stands", store.Viewer, (*Server).stands},
 		{fiber.MethodGet, "/vines", store.Viewer, (*Server).vines},
 		{fiber.MethodGet, "/learners/:learner", store.Viewer, (*Server).learner},
 		{fiber.MethodGet, "/learners/:learner/entries", store.Viewer, (*Server).entries},

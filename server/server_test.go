@@ -223,6 +223,7 @@ func (p person) bodies(lesson, learner string) map[string]any {
 		"POST /kept":                 wire.KeptChoice{ID: uuid.NewString(), Name: "swaps " + uuid.NewString(), Choice: wire.Choose{Digits: []int{2, 2}}},
 		"POST /look":                 wire.Typed{Text: "47+25"},
 		"POST /lessons":              wire.NewLesson{ID: uuid.NewString(), Tasks: tasks("sum", "", []int{47, 25})},
+		"POST /numbers":              wire.ChooseOne{Stage: "tens/writing-teens", Count: 12},
 		"PATCH /lessons/" + lesson:   wire.LessonChange{Revision: 1, Stand: "mat"},
 		"PATCH /members/" + learner:  wire.ChangeMember{Role: "assistant"},
 	}
@@ -558,6 +559,17 @@ func TestBadInput(t *testing.T) {
 		{"an unfinished sum", "POST", "/look", `{"text":"47+"}`, 422, "text"},
 		{"nothing", "POST", "/look", `{"text":""}`, 422, "text"},
 		{"a very long text", "POST", "/look", `{"text":"` + strings.Repeat("1", 400) + `"}`, 422, "text"},
+		{"a number word that is none", "POST", "/look", `{"text":"fifteeen"}`, 422, "text"},
+		{"a number alone that is too large", "POST", "/look", `{"text":"10000"}`, 422, "text"},
+		{"a crowd of ten thousand", "POST", "/look", `{"text":"10000 crowd ring"}`, 422, "text"},
+		{"nothing to count", "POST", "/look", `{"text":"0 crowd ring"}`, 422, "text"},
+		{"frames that hold too many", "POST", "/look", `{"text":"31 frames say"}`, 422, "text"},
+		{"numbers of no stage", "POST", "/numbers", `{"stage":"tens/sideways"}`, 422, "stage"},
+		{"numbers that the stage has not", "POST", "/numbers", `{"stage":"tens/writing-teens","numbers":[21]}`, 422, "numbers"},
+		{"shown as nothing there is", "POST", "/numbers", `{"stage":"tens/writing-teens","shown":["rack"]}`, 422, "shown"},
+		{"answered as nothing there is", "POST", "/numbers", `{"stage":"tens/writing-teens","answered":["sing"]}`, 422, "answered"},
+		{"numbers by no seed", "POST", "/numbers", `{"stage":"tens/writing-teens","seed":"apple"}`, 422, "seed"},
+		{"a lesson on a crowd of none", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","tasks":[{"task":{"kind":"number","version":2,"data":{"number":0,"shown":"crowd","answered":"ring"}}}]}`, 422, "tasks"},
 		{"a lesson without an id", "POST", "/lessons", `{"tasks":[{}]}`, 422, "id"},
 		{"a lesson without numbers", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","tasks":[]}`, 422, "tasks"},
 		{"a lesson below nothing", "POST", "/lessons", `{"id":"` + uuid.NewString() + `","tasks":[{"task":{"kind":"sum","version":2,"data":{"numbers":[1,-2]}}}]}`, 422, "tasks"},
@@ -609,19 +621,19 @@ func TestDesk(t *testing.T) {
 	var desk wire.Desk
 	lead.send("GET", lead.class(""), nil).into(t, &desk)
 	// Half past eleven in the morning, UTC, is the next day in Auckland.
-	if desk.Day != "Thursday 26 November" || desk.Class.Role != "lead" || len(desk.Learners) != 1 || len(desk.Stages) != 26 {
+	if desk.Day != "Thursday 26 November" || desk.Class.Role != "lead" || len(desk.Learners) != 1 || len(desk.Stages) != 33 {
 		t.Errorf("%+v", desk)
 	}
 	var set wire.Desk
 	exchanging := desk.Settings
 	exchanging.Swap, exchanging.Places, exchanging.And, exchanging.Material = "exchange", "units", true, "blocks"
 	lead.send("PUT", lead.class("/settings"), exchanging).into(t, &set)
-	if set.Words.ASwap != "an exchange" || set.Words.Places[0].Many != "units" || set.Stages[5].Name != "one exchange, units" {
+	if set.Words.ASwap != "an exchange" || set.Words.Places[0].Many != "units" || set.Stages[12].Name != "one exchange, units" {
 		t.Errorf("the words are %+v, %+v", set.Words, set.Stages)
 	}
 	var choices wire.Choices
 	lead.send("GET", lead.class("/choices"), nil).into(t, &choices)
-	if len(choices.Matters) != 15 || choices.Matters[0].Sides[1].Example != "Ten units trade for one ten. It joins the tens." {
+	if len(choices.Matters) != 16 || choices.Matters[0].Sides[1].Example != "Ten units trade for one ten. It joins the tens." {
 		t.Errorf("%+v", choices.Matters[0])
 	}
 }

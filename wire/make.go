@@ -1,7 +1,9 @@
 package wire
 
 import (
+	"cmp"
 	"encoding/json"
+	"errors"
 	"fmt"
 	"time"
 
@@ -11,6 +13,7 @@ import (
 	"vineswap/core/ladder"
 	"vineswap/core/lesson"
 	"vineswap/core/material"
+	"vineswap/core/number"
 	"vineswap/core/paper"
 	"vineswap/core/piece"
 	"vineswap/core/place"
@@ -45,7 +48,7 @@ func WordsOf(w say.Words) Words {
 func SettingsOf(c setting.Class, revision int) Settings {
 	return Settings{
 		Revision: revision, Swap: string(c.Swap), Places: string(c.Places), And: c.And, Material: string(c.Material),
-		Digits: string(c.Digits), Teens: string(c.Teens), Comma: string(c.Comma), When: string(c.When), Carried: string(c.Carried), Crossing: string(c.Crossing), Order: string(c.Order), Zeros: string(c.Zeros), Range: string(c.Range),
+		Digits: string(c.Digits), Teens: string(c.Teens), Comma: string(c.Comma), When: string(c.When), Carried: string(c.Carried), Crossing: string(c.Crossing), Order: string(c.Order), Zeros: string(c.Zeros), Filled: string(c.Filled), Range: string(c.Range),
 		Bank: string(c.Bank), Adult: string(c.Adult),
 		Colours: coloursOf(c.Colours),
 	}
@@ -55,7 +58,7 @@ func SettingsOf(c setting.Class, revision int) Settings {
 func ClassOf(s Settings) setting.Class {
 	return setting.Class{
 		Swap: say.SwapWord(s.Swap), Places: say.PlaceWord(s.Places), And: s.And, Material: material.Kind(s.Material), Digits: say.DigitWord(s.Digits),
-		Teens: say.TeenWord(s.Teens), Comma: say.Separator(s.Comma), When: trace.When(s.When), Carried: paper.Carried(s.Carried), Crossing: paper.Crossing(s.Crossing), Order: trace.Order(s.Order), Zeros: trace.Zeros(s.Zeros), Range: choose.Range(s.Range),
+		Teens: say.TeenWord(s.Teens), Comma: say.Separator(s.Comma), When: trace.When(s.When), Carried: paper.Carried(s.Carried), Crossing: paper.Crossing(s.Crossing), Order: trace.Order(s.Order), Zeros: trace.Zeros(s.Zeros), Filled: trace.Filled(cmp.Or(s.Filled, string(trace.ByRows))), Range: choose.Range(s.Range),
 		Bank: say.BankWord(s.Bank), Adult: say.AdultWord(s.Adult),
 		Colours: setOf(s.Colours),
 	}
@@ -102,6 +105,9 @@ func PaletteOf(w say.Words, s hue.Set) Palette {
 
 // StageOf makes a stage with its figure.
 func StageOf(w say.Words, id choose.StageID) Stage {
+	if number.Within(id, 0) {
+		return Stage{ID: string(id), Name: w.Stage(id), Asks: w.StageAsks(id), Knots: []string{}, Kind: string(number.Kind), Hollow: []bool{}}
+	}
 	f := id.Figure()
 	s := Stage{ID: string(id), Name: w.Stage(id), Asks: w.StageAsks(id), Least: id.Least(), Most: id.Most(), Made: f.Made, Knots: []string{}, Kind: string(id.Kind()), Few: id.Numbers(), Hollow: f.Zeros}
 	for _, knot := range f.Knots {
@@ -113,6 +119,13 @@ func StageOf(w say.Words, id choose.StageID) Stage {
 // StagesOf makes the stages that numbers below a limit can be chosen for.
 func StagesOf(w say.Words, limit place.Number) []Stage {
 	out := []Stage{}
+	for i, id := range number.Stages() {
+		if number.Within(id, limit) {
+			stage := StageOf(w, id)
+			stage.Opens = i == 0
+			out = append(out, stage)
+		}
+	}
 	for _, id := range choose.Stages() {
 		if id.Within(limit) {
 			stage := StageOf(w, id)
@@ -139,7 +152,7 @@ func SumOf(class setting.Class, p problem.Problem, chosen choose.StageID) (Sum, 
 		Kind: string(p.Kind), Sign: problem.Sign(p.Kind), Numbers: ints(p.Numbers), Text: p.String(), Said: w.Sum(p), Answer: int(t.Answer), Words: w.Number(t.Answer),
 		Task: record, Stage: StageOf(w, ladder.Credit(p.Task(), chosen)), Swaps: w.SwapsOf(t), Columns: columnsOf(w, t), Pieces: []Pieces{}, Sheet: sheetOf(class.Notation().Sheet(t)),
 	}
-	needs := material.For(t)
+	needs := material.For(t.Trace)
 	if out.LaidOut = !needs.CardsAlone; needs.CardsAlone {
 		out.Why = w.CardsAlone(p.Reach())
 	}
@@ -185,10 +198,15 @@ func TaskOf(class setting.Class, t task.Task, chosen choose.StageID) (Sum, error
 	}
 	record, err := json.Marshal(t)
 	w := class.Words()
-	return Sum{
+	out := Sum{
 		Kind: string(t.Kind), Numbers: []int{}, Task: record, Text: t.String(), Said: w.Task(t), Sheet: Sheet{Marks: []Ink{}}, Answer: int(t.Right()[0]), Words: t.Result(),
 		Stage: StageOf(w, ladder.Credit(t, chosen)), Columns: []Column{}, Pieces: []Pieces{},
-	}, err
+	}
+	if a, of := number.From(t); of {
+		one, wrong := oneOf(class, a)
+		out.One, err = &one, errors.Join(err, wrong)
+	}
+	return out, err
 }
 
 // LinkOf makes the short form of a lesson for the ribbon and Today.
@@ -218,31 +236,38 @@ func LessonOf(class setting.Class, link LessonLink, revision int, v lesson.View,
 	w := class.Words()
 	_, marks := v.Ribbon(w, 0)
 	out := Lesson{Link: link, Revision: revision, Children: []Learner{}, Seats: lesson.MostChildren, Index: v.Index, Needs: needsOf(w, v), Roles: []Role{}, Steps: []Step{}, Finish: lesson.Finish(len(children)), WriteUp: say.WriteUp,
-		Top: v.Top().String()}
+		Top: v.Top().String(), Scene: string(v.Trace.Scene)}
 	for i, c := range children {
 		out.Children = append(out.Children, Learner{c.ID, c.Name})
 		out.Roles = append(out.Roles, Role{c.Name, v.Roles[i]})
 	}
-	if len(v.Trace.Steps) == 0 {
-		return out
+	var sheets, added []paper.Sheet
+	p, of := swap.From(v.Trace)
+	if of {
+		sheets = class.Notation().Sheets(p)
 	}
-	sheets := class.Notation().Sheets(v.Trace)
-	var added []paper.Sheet // of equal groups, written one below the other
-	if v.Trace.Problem.Kind == problem.Trays {
+	if of && p.Problem.Kind == problem.Trays { // written one below the other too
 		n := class.Notation()
 		n.Added = true
-		added = n.Sheets(v.Trace)
+		added = n.Sheets(p)
 	}
 	for i, s := range v.Trace.Steps {
 		step := stepOf(s, v.Lines[i], v.Turns[i], marks[i])
-		step.Ask = w.Ask(v.Trace, s)
+		step.Ask, step.Form, step.Sheet = v.Asks[i], []string{}, Sheet{Marks: []Ink{}}
 		if v.Needs.CardsAlone {
 			step.Laid = cardsLaid(s.Zones)
 		}
-		step.Sheet, step.Form = sheetOf(sheets[i]), paper.ExpandedAt(v.Trace, i).Lines()
+		if of {
+			step.Sheet, step.Form = sheetOf(sheets[i]), paper.ExpandedAt(p, i).Lines()
+		}
 		if added != nil {
 			sheet := sheetOf(added[i])
 			step.Added = &sheet
+		}
+		for _, c := range s.Column {
+			if !of {
+				step.Written = append(step.Written, Written{c.Place.String(), c.Digit})
+			}
 		}
 		out.Steps = append(out.Steps, step)
 	}
@@ -313,13 +338,26 @@ func needsOf(w say.Words, v lesson.View) Needs {
 		}
 		out.Cautions = append(out.Cautions, Care{string(c), text})
 	}
-	if len(v.Trace.Steps) == 0 {
-		out.Laid = []string{}
+	out.Fetch = []Fetch{}
+	for _, item := range n.Items {
+		f := Fetch{ID: item.Piece.String(), Count: item.Count, Name: say.PieceFetched(item.Piece, item.Count)}
+		_, f.Placed = item.Piece.Place()
+		out.Fetch = append(out.Fetch, f)
+	}
+	for _, thing := range n.Things {
+		out.Fetch = append(out.Fetch, Fetch{ID: string(thing.Thing), Count: thing.Count, Name: say.Fetched(thing.Thing, thing.Count)})
+	}
+	out.Laid = []string{}
+	p, of := swap.From(v.Trace)
+	if !of {
+		if len(v.Trace.Steps) > 0 {
+			out.Time, out.Basis = say.Minutes(n.Minutes), say.OneBasis
+		}
 		return out
 	}
-	out.Laid, out.Result = w.Trays(v.Trace.Problem)
-	out.TraysSay, out.CardsSay = say.Trays(v.Trace.Problem), say.CardSets(len(n.SmallCards))
-	out.Time, out.Basis = say.Minutes(n.Minutes), w.For(v.Trace.Problem.Kind).MinutesBasis(len(v.Trace.Swaps), n.CardsAlone)
+	out.Laid, out.Result = w.Trays(p.Problem)
+	out.TraysSay, out.CardsSay = say.Trays(p.Problem), say.CardSets(len(n.SmallCards))
+	out.Time, out.Basis = say.Minutes(n.Minutes), w.For(p.Problem.Kind).MinutesBasis(len(p.Swaps), n.CardsAlone)
 	return out
 }
 
@@ -342,6 +380,7 @@ func ChoicesOf(now setting.Class) Choices {
 		written(now, "crossing", paper.CrossingSides(), func(c *setting.Class, side paper.Crossing) { c.Crossing = side }, problem.DifferenceOf(503, 128)),
 		matter(now, "order", []trace.Order{trace.AsNeeded, trace.SwapsFirst}, func(c *setting.Class, side trace.Order) { c.Order = side }, func(c setting.Class) string { return c.Words().OrderExample(c.Method()) }),
 		matter(now, "zeros", []trace.Zeros{trace.PlaceByPlace, trace.AsOne}, func(c *setting.Class, side trace.Zeros) { c.Zeros = side }, func(c setting.Class) string { return c.Words().ZerosExample(c.Method()) }),
+		matter(now, "filled", []trace.Filled{trace.ByRows, trace.ByPairs}, func(c *setting.Class, side trace.Filled) { c.Filled = side }, func(c setting.Class) string { return c.Words().FilledExample(c.Method()) }),
 		matter(now, "and", []sideOfAnd{"false", "true"}, func(c *setting.Class, side sideOfAnd) { c.And = side == "true" }, said(swap.ReadOut)),
 		matter(now, "teens", say.TeenWords(), func(c *setting.Class, side say.TeenWord) { c.Teens = side }, number(17)),
 		matter(now, "comma", say.Separators(), func(c *setting.Class, side say.Separator) { c.Comma = side }, number(3_825)),

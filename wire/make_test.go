@@ -10,6 +10,7 @@ import (
 	"vineswap/core/choose"
 	"vineswap/core/lesson"
 	"vineswap/core/material"
+	"vineswap/core/number"
 	"vineswap/core/piece"
 	"vineswap/core/place"
 	"vineswap/core/problem"
@@ -160,13 +161,19 @@ func TestEverySideCanBeSet(t *testing.T) {
 			}
 		}
 	}
-	if sides != len(say.SwapWords())+len(say.PlaceWords())+9*2+3*3+5 {
+	if sides != len(say.SwapWords())+len(say.PlaceWords())+10*2+3*3+5 {
 		t.Errorf("%d sides", sides)
 	}
 }
 
 func TestStages(t *testing.T) {
 	stages := wire.StagesOf(say.Words{}, 0)
+	for _, s := range stages[:len(number.Stages())] {
+		if s.Kind != string(number.Kind) || s.Name == "" || s.Asks == "" {
+			t.Errorf("%+v", s)
+		}
+	}
+	stages = stages[len(number.Stages()):]
 	if len(stages) != len(choose.Stages()) || stages[5].Knots[0] != "yes" || stages[5].Least != 2 || !stages[8].Made {
 		t.Errorf("%+v", stages)
 	}

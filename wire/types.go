@@ -79,6 +79,7 @@ type Settings struct {
 	Crossing string  `json:"crossing" validate:"required"`
 	Order    string  `json:"order" validate:"required"`
 	Zeros    string  `json:"zeros" validate:"required"`
+	Filled   string  `json:"filled,omitempty"` // an older screen does not send it
 	Bank     string  `json:"bank" validate:"required"`
 	Adult    string  `json:"adult" validate:"required"`
 	Range    string  `json:"range" validate:"required"` // how far the numbers go
@@ -215,6 +216,63 @@ type Choose struct {
 	Seed     string            `json:"seed"` // drawn when empty
 }
 
+// ChooseOne asks for numbers that are asked alone. What is left out is as the stage has it
+// usually.
+type ChooseOne struct {
+	Stage    string   `json:"stage" validate:"required"`
+	Numbers  []int    `json:"numbers,omitempty" validate:"max=101"`
+	Shown    []string `json:"shown,omitempty" validate:"max=20"`
+	Answered []string `json:"answered,omitempty" validate:"max=20"`
+	Children []string `json:"children,omitempty" validate:"max=40"`    // whose questions are not drawn again
+	Days     int      `json:"days,omitempty" validate:"min=0,max=730"` // within so many days
+	Count    int      `json:"count" validate:"min=0,max=48"`
+	Seed     string   `json:"seed"` // drawn when empty
+}
+
+// ChosenOne is how many questions fit, and some of them.
+type ChosenOne struct {
+	Fits     int       `json:"fits"`    // questions in all
+	Left     int       `json:"left"`    // of these, not asked lately
+	Says     string    `json:"says"`    // "9 numbers in 5 ways"
+	Lately   string    `json:"lately"`  // how many were asked lately; empty for none
+	Numbers  []Toggle  `json:"numbers"` // there are to choose from
+	Shown    []Toggle  `json:"shown"`
+	Answered []Toggle  `json:"answered"`
+	Ways     []OneWay  `json:"ways"`
+	Problems []Sum     `json:"problems"`
+	Choice   ChooseOne `json:"choice"` // as understood
+	Seed     string    `json:"seed"`
+}
+
+// Toggle is something that can be chosen or not.
+type Toggle struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+	On   bool   `json:"on"`
+	Cord string `json:"cord,omitempty"` // of a teen number: how its word and its figures go together
+}
+
+// OneWay is a way of showing with one of answering.
+type OneWay struct {
+	Shown    string `json:"shown"`
+	Answered string `json:"answered"`
+	Numbers  int    `json:"numbers"`
+}
+
+// Stands is which children are ready for a stage, or wobble at it, stage by stage.
+type Stands struct {
+	Stages map[string]Stand `json:"stages"`
+}
+
+// Stand is who needs a stage.
+type Stand struct {
+	Ready    []Learner `json:"ready"`
+	Wobbling []Learner `json:"wobbling"`
+	Secure   int       `json:"secure"` // how many are secure in some manner, or past it
+	Far      bool      `json:"far"`    // nobody is ready for it, or has begun it
+	All      bool      `json:"all"`    // all are secure or past it
+}
+
 // KeptChoice is a choice that a teacher has named.
 type KeptChoice struct {
 	ID     string `json:"id" validate:"required,uuid"`
@@ -313,7 +371,8 @@ type Sum struct {
 	Swaps   string          `json:"swaps"` // how many, in words
 	Columns []Column        `json:"columns"`
 	Pieces  []Pieces        `json:"pieces"`
-	LaidOut bool            `json:"laidOut"` // whether pieces can show it; cards and column do without
+	One     *One            `json:"one,omitempty"` // of a number that is asked alone
+	LaidOut bool            `json:"laidOut"`       // whether pieces can show it; cards and column do without
 	Why     string          `json:"why,omitempty"`
 }
 
@@ -407,31 +466,33 @@ type Lesson struct {
 	Finish   string     `json:"finish"`
 	WriteUp  string     `json:"writeUp"` // what leads to the record at any step
 	Top      string     `json:"top"`     // the highest place that the work reaches
+	Scene    string     `json:"scene"`   // how the mat is drawn; empty for a task that has no mat
 }
 
 // Step is one step of the trace with the state after it.
 type Step struct {
-	At     string                      `json:"at"`
-	Kind   string                      `json:"kind"`
-	Do     string                      `json:"do"`
-	Ask    string                      `json:"ask"` // what can be asked before it is shown; empty for nothing
-	Says   []Span                      `json:"says"`
-	Place  string                      `json:"place,omitempty"` // at work
-	Tray   int                         `json:"tray,omitempty"`
-	From   string                      `json:"from,omitempty"` // of a swap down, or up in the check
-	To     string                      `json:"to,omitempty"`
-	Ten    int                         `json:"ten,omitempty"`
-	Count  int                         `json:"count,omitempty"`
-	Moves  []Move                      `json:"moves"`
-	Zones  map[string]map[string]int   `json:"zones"`
-	Sheet  Sheet                       `json:"sheet"`
-	Added  *Sheet                      `json:"added,omitempty"` // equal groups written one below the other
-	Form   []string                    `json:"form"`            // the expanded form so far, each line equal to the one before
-	Laid   map[string]map[string][]int `json:"laid,omitempty"`  // where cards do the work alone: those that lie in each zone and place
-	Cards  []int                       `json:"cards"`
-	Turn   int                         `json:"turn"`   // index of a child, -1 for nobody
-	Mark   int                         `json:"mark"`   // of the ribbon
-	Before bool                        `json:"before"` // nothing is counted yet: an estimate can be said
+	At      string                      `json:"at"`
+	Kind    string                      `json:"kind"`
+	Do      string                      `json:"do"`
+	Ask     string                      `json:"ask"` // what can be asked before it is shown; empty for nothing
+	Says    []Span                      `json:"says"`
+	Place   string                      `json:"place,omitempty"` // at work
+	Tray    int                         `json:"tray,omitempty"`
+	From    string                      `json:"from,omitempty"` // of a swap down, or up in the check
+	To      string                      `json:"to,omitempty"`
+	Ten     int                         `json:"ten,omitempty"`
+	Count   int                         `json:"count,omitempty"`
+	Moves   []Move                      `json:"moves"`
+	Zones   map[string]map[string]int   `json:"zones"`
+	Sheet   Sheet                       `json:"sheet"`
+	Added   *Sheet                      `json:"added,omitempty"` // equal groups written one below the other
+	Form    []string                    `json:"form"`            // the expanded form so far, each line equal to the one before
+	Laid    map[string]map[string][]int `json:"laid,omitempty"`  // where cards do the work alone: those that lie in each zone and place
+	Cards   []int                       `json:"cards"`
+	Written []Written                   `json:"written,omitempty"` // the digits of a number asked alone, so far
+	Turn    int                         `json:"turn"`              // index of a child, -1 for nobody
+	Mark    int                         `json:"mark"`              // of the ribbon
+	Before  bool                        `json:"before"`            // nothing is counted yet: an estimate can be said
 }
 
 // Span is a stretch of a sentence; a strong one has the hue of its place.
@@ -480,9 +541,80 @@ type Needs struct {
 	TraysSay string   `json:"traysSay"`
 	CardsSay string   `json:"cardsSay"`
 	Cautions []Care   `json:"cautions"`
+	Fetch    []Fetch  `json:"fetch"` // of a number asked alone
 	Minutes  int      `json:"minutes"`
 	Time     string   `json:"time"`
 	Basis    string   `json:"basis"`
+}
+
+// Fetch is something that is fetched for a number asked alone.
+type Fetch struct {
+	ID     string `json:"id"`
+	Name   string `json:"name"` // by how many
+	Count  int    `json:"count"`
+	Placed bool   `json:"placed"` // the piece of a place, named by the material
+}
+
+// Written is one digit that is written.
+type Written struct {
+	Place string `json:"place"`
+	Digit int    `json:"digit"`
+}
+
+// One is a number that is asked alone: how it is shown and answered, and all that its
+// picture needs.
+type One struct {
+	Number       int        `json:"number"`
+	Shown        string     `json:"shown"`
+	Answered     string     `json:"answered"`
+	ShownName    string     `json:"shownName"`
+	AnsweredName string     `json:"answeredName"`
+	Given        string     `json:"given"`    // as it is shown in words or figures; empty for a picture
+	Question     string     `json:"question"` // what is asked
+	Scene        string     `json:"scene"`
+	Tens         int        `json:"tens"`
+	Ones         int        `json:"ones"`
+	Parts        []WordPart `json:"parts"` // of its word
+	Cord         string     `json:"cord"`  // how word and figures go together
+	Thing        int        `json:"thing"` // which things are counted
+	Things       string     `json:"things"`
+	Drawn        bool       `json:"drawn"` // tens and ones are drawn
+	Pairs        bool       `json:"pairs"` // frames are filled by pairs
+	Frames       int        `json:"frames"`
+	Crowd        *Crowd     `json:"crowd,omitempty"`
+	Choices      []int      `json:"choices"` // pictures to pick from
+	Slips        []SlipSay  `json:"slips"`   // that its answers would show
+}
+
+// WordPart is a stretch of a number word.
+type WordPart struct {
+	Text    string `json:"text"`
+	Place   string `json:"place"`
+	Changed bool   `json:"changed"`
+	Own     bool   `json:"own"`
+}
+
+// Crowd is where things lie, in px of a sheet.
+type Crowd struct {
+	Width  float64  `json:"width"`
+	Height float64  `json:"height"`
+	Things []Spot   `json:"things"` // in the order in which they are marked
+	Rings  [][]int  `json:"rings"`
+	Hulls  [][]Spot `json:"hulls"` // around each ring
+	Tens   []Spot   `json:"tens"`  // where 10 is written
+}
+
+// Spot is a point, and the radius of what lies there.
+type Spot struct {
+	X float64 `json:"x"`
+	Y float64 `json:"y"`
+	R float64 `json:"r"`
+}
+
+// SlipSay is an answer that a slip would give, and what it means.
+type SlipSay struct {
+	Answer string `json:"answer"`
+	Says   string `json:"says"`
 }
 
 // Care is a caution: its id tells which picture stands beside the words.

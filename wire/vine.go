@@ -8,6 +8,7 @@ import (
 	"vineswap/core/group"
 	"vineswap/core/ladder"
 	"vineswap/core/lesson"
+	"vineswap/core/number"
 	"vineswap/core/say"
 )
 
@@ -173,7 +174,7 @@ func vineStageOf(w say.Words, class ladder.Class, children []group.Child, made m
 
 func planOf(w say.Words, children []group.Child, stage ladder.Stage) Plan {
 	_, err := choose.ParseStage(string(stage.ID))
-	p := Plan{Draws: err == nil && stage.ID.Laid(), Children: []Learner{}, Seats: lesson.MostChildren}
+	p := Plan{Draws: err == nil && stage.ID.Laid() || number.Within(stage.ID, 0), Children: []Learner{}, Seats: lesson.MostChildren}
 	for _, c := range children {
 		p.Children = append(p.Children, Learner{c.ID, c.Name})
 	}

@@ -226,7 +226,7 @@ func TestRejudge(t *testing.T) {
 		return out
 	}
 	out, errs, status := run(t, "", []string{"VINESWAP_DATABASE=" + url}, "rejudge")
-	if status != 0 || out != "Judged 46 learners again.\n" {
+	if status != 0 || out != "Judged 64 learners again.\n" {
 		t.Errorf("status %d, %q, %q", status, out, errs)
 	}
 	after, err := s.Standings(context.Background(), class)

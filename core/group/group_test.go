@@ -10,6 +10,7 @@ import (
 	"vineswap/core/choose"
 	"vineswap/core/group"
 	"vineswap/core/ladder"
+	"vineswap/core/number"
 )
 
 const today = book.Day(20_000)
@@ -37,7 +38,7 @@ func stand(t *testing.T, text string) ladder.Child {
 		}
 		s[ladder.Key{Stage: choose.StageID("joining/" + stage), Manner: book.Pieces}] = ladder.Standing{State: ladder.State(state), Last: today - book.Day(ago), Used: today - book.Day(ago), Since: today - book.Day(ago), Chosen: runs, ChosenOn: today - book.Day(ago)}
 	}
-	met := map[choose.StageID]bool{choose.WithinTen: true, choose.OverTen: true, choose.TakeWithinTen: true, choose.BackOverTen: true}
+	met := map[choose.StageID]bool{number.TensAndOnes: true, number.FullTen: true, choose.WithinTen: true, choose.OverTen: true, choose.TakeWithinTen: true, choose.BackOverTen: true}
 	return ladder.Child{Standings: s, Class: school, Met: met}
 }
 

@@ -4,7 +4,6 @@ import (
 	"slices"
 
 	"vineswap/core/book"
-	"vineswap/core/choose"
 	"vineswap/core/slip"
 	"vineswap/core/task"
 )
@@ -34,6 +33,7 @@ type lobe struct {
 	counted []string // tasks that counted on the day at hand, own ones
 	lent    []loan   // and what tasks worked elsewhere have lent
 	day     book.Day // the day at hand
+	uses    []*lobe  // those that work here uses, once they were looked for
 }
 
 // try is an own answer; of a right one nothing more is kept.
@@ -106,18 +106,21 @@ func (f *Fold) Take(e Event) {
 	if !l.see(o) {
 		return
 	}
-	lend := func(earlier choose.StageID) {
-		stage, _ := StageByID(earlier) // none where it is not built
-		for _, m := range stage.Manners {
-			if key := (Key{earlier, m}); e.Key.Uses(key) {
-				f.lobe(key).borrow(o)
-			}
+	for _, used := range f.used(l) {
+		used.borrow(o)
+	}
+}
+
+// used are the lobes that work at a lobe uses, begun where they are not there yet.
+func (f *Fold) used(l *lobe) []*lobe {
+	if l.uses == nil {
+		keys := usedBy(l.key)
+		l.uses = make([]*lobe, len(keys))
+		for i, key := range keys {
+			l.uses[i] = f.lobe(key)
 		}
 	}
-	for _, earlier := range before[e.Stage] {
-		lend(earlier)
-	}
-	lend(e.Stage)
+	return l.uses
 }
 
 // Standings are how the child stands by all that was taken.

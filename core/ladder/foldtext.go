@@ -57,12 +57,12 @@ func ReadFold(class Class, data []byte) (*Fold, error) {
 	f.day, f.seq = book.Day(r.int()), r.int()
 	r.day = f.day
 	lobes := make([]lobe, r.count())
-	f.lobes = make(map[Key]*lobe, len(lobes))
+	f.lobes, f.keys = make(map[Key]*lobe, len(lobes)), make([]Key, len(lobes)) // written in order
 	for i := range lobes {
 		l := &lobes[i]
 		l.fold, l.key = f, Key{choose.StageID(r.text()), book.Manner(r.text())}
 		l.read(&r)
-		f.lobes[l.key] = l
+		f.lobes[l.key], f.keys[i] = l, l.key
 	}
 	if r.wrong || r.at < len(data) {
 		return nil, ErrFold
@@ -218,6 +218,11 @@ func (r *reader) byte() byte {
 func (r *reader) int() int64 {
 	if r.wrong {
 		return 0
+	}
+	if r.at < len(r.data) && r.data[r.at] < 0x80 { // most take one byte
+		b := r.data[r.at]
+		r.at++
+		return int64(b>>1) ^ -int64(b&1)
 	}
 	n, size := binary.Varint(r.data[r.at:])
 	if r.wrong = size <= 0; r.wrong {

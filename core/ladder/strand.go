@@ -3,9 +3,11 @@ package ladder
 import (
 	"slices"
 	"strings"
+	"sync"
 
 	"vineswap/core/book"
 	"vineswap/core/choose"
+	"vineswap/core/number"
 	"vineswap/core/place"
 	"vineswap/core/problem"
 	"vineswap/core/task"
@@ -14,8 +16,9 @@ import (
 // Strand is a row of stages that build on one another.
 type Strand string
 
-// The strands of problems that are built.
+// The strands that are built.
 const (
+	Tens    Strand = "tens"
 	Joining Strand = "joining"
 	Taking  Strand = "taking"
 )
@@ -54,12 +57,25 @@ func ofNumbers(id choose.StageID, manners []book.Manner, after [][]choose.StageI
 	}}
 }
 
+// ofOne makes a stage in which one number is asked.
+func ofOne(id choose.StageID, after [][]choose.StageID) Stage {
+	return Stage{
+		ID: id, Manners: small, After: after, Example: number.Example(id).Task(),
+		Asks:   func(place.Number) []task.Skill { return number.Asks(id) },
+		Within: func(limit place.Number) bool { return number.Within(id, limit) },
+		Accepts: func(t task.Task) bool {
+			a, of := number.From(t)
+			return of && number.Accepts(id, a)
+		},
+	}
+}
+
 var (
 	snake = []book.Manner{book.Pieces}
 	small = []book.Manner{book.Pieces, book.Drawn, book.Head}
 	all   = book.Manners()
 	// numbersFirst is what the first stage with two digits waits for.
-	numbersFirst = [][]choose.StageID{{"tens/tens-and-ones", "places/quantity-and-card"}}
+	numbersFirst = [][]choose.StageID{{number.TensAndOnes, "places/quantity-and-card"}}
 )
 
 // strands are those that are built, in order.
@@ -71,10 +87,19 @@ type strandOf struct {
 }
 
 func init() {
+	Register(Tens,
+		ofOne(number.OneByOne, nil),
+		ofOne(number.FullTen, after(number.OneByOne)),
+		ofOne(number.TenAndOnes, after(number.FullTen)),
+		ofOne(number.WritingTeens, after(number.TenAndOnes)),
+		ofOne(number.CountingOn, after(number.TenAndOnes)),
+		ofOne(number.WholeTens, after(number.FullTen)),
+		ofOne(number.TensAndOnes, after(number.WholeTens, number.WritingTeens)),
+	)
 	Register(Joining,
-		ofNumbers(choose.WithinTen, small, after("tens/one-by-one"), problem.SumOf(4, 3)),
-		ofNumbers(choose.OverTen, small, after("tens/full-ten", choose.WithinTen), problem.SumOf(8, 5)),
-		ofNumbers(choose.FirstSnake, snake, after("tens/full-ten"), problem.SumOf(6, 4, 7, 3)),
+		ofNumbers(choose.WithinTen, small, after(number.OneByOne), problem.SumOf(4, 3)),
+		ofNumbers(choose.OverTen, small, after(number.FullTen, choose.WithinTen), problem.SumOf(8, 5)),
+		ofNumbers(choose.FirstSnake, snake, after(number.FullTen), problem.SumOf(6, 4, 7, 3)),
 		ofNumbers(choose.SecondSnake, snake, after(choose.FirstSnake), problem.SumOf(7, 5, 8)),
 		ofNumbers(choose.NoSwap, all, numbersFirst, problem.SumOf(23, 45)),
 		ofNumbers(choose.OneSwapOnes, all, after(choose.NoSwap, choose.OverTen, "places/four-kinds"), problem.SumOf(27, 45)),
@@ -103,6 +128,7 @@ func init() {
 func Register(strand Strand, stages ...Stage) {
 	strands = append(strands, strandOf{strand, stages})
 	before = ancestors()
+	usedByKey.Clear()
 }
 
 // Strands returns the strands that are built, in order.
@@ -149,6 +175,9 @@ func Credit(t task.Task, chosen choose.StageID) choose.StageID {
 	}
 	if p, of := problem.From(t); of {
 		return choose.StageOf(p)
+	}
+	if a, of := number.From(t); of {
+		return number.StageOf(a)
 	}
 	for _, s := range strands {
 		for _, stage := range s.stages {
@@ -203,6 +232,29 @@ func ancestors() map[choose.StageID][]choose.StageID {
 func BuildsOn(stage, earlier choose.StageID) bool {
 	_, found := slices.BinarySearch(before[stage], earlier)
 	return found
+}
+
+// usedByKey remembers what usedBy has found. Strands are registered while the program
+// starts, before anything is judged.
+var usedByKey sync.Map
+
+// usedBy lists the keys of stages that are built which work under a key uses: those that
+// come before it, and the same stage with more material.
+func usedBy(k Key) []Key {
+	if known, ok := usedByKey.Load(k); ok {
+		return known.([]Key)
+	}
+	keys := []Key{}
+	for _, id := range append(slices.Clone(before[k.Stage]), k.Stage) {
+		stage, _ := StageByID(id) // none where it is not built
+		for _, m := range stage.Manners {
+			if used := (Key{id, m}); k.Uses(used) {
+				keys = append(keys, used)
+			}
+		}
+	}
+	usedByKey.Store(k, keys)
+	return keys
 }
 
 // Uses tells whether work under one key uses what another one is about: the same

@@ -174,11 +174,27 @@ func (c Child) ready(stage Stage) bool {
 		return true
 	}
 	for _, row := range stage.After {
-		if !slices.ContainsFunc(row, func(id choose.StageID) bool { return c.met(id) != "" }) {
+		if !c.opens(row) {
 			return false
 		}
 	}
 	return true
+}
+
+// opens tells whether one of a row of stages is met. One that is not here counts only
+// where none of them is.
+func (c Child) opens(row []choose.StageID) bool {
+	here := false
+	for _, id := range row {
+		switch c.met(id) {
+		case "":
+			here = true
+		case NotHere:
+		default:
+			return true
+		}
+	}
+	return !here
 }
 
 // Why is why a stage counts as met.
@@ -266,7 +282,7 @@ func (c Child) Waits(id choose.StageID) []choose.StageID {
 	stage, _ := StageByID(id)
 	var waits []choose.StageID
 	for _, row := range stage.After {
-		if !slices.ContainsFunc(row, func(id choose.StageID) bool { return c.met(id) != "" }) {
+		if !c.opens(row) {
 			waits = append(waits, row[0])
 		}
 	}

@@ -10,6 +10,7 @@ import (
 	"vineswap/core/choose"
 	"vineswap/core/ladder"
 	"vineswap/core/material"
+	"vineswap/core/number"
 	"vineswap/core/place"
 	"vineswap/core/problem"
 	"vineswap/core/say"
@@ -161,12 +162,12 @@ func (l *Lesson) turnTo(c Change) error {
 }
 
 // solve works the task in hand; ErrNoMat where its kind has no trace.
-func (l Lesson) solve(m trace.Method) (swap.Trace, error) {
-	p, of := problem.From(l.Current().Task)
-	if !of {
-		return swap.Trace{}, ErrNoMat
+func (l Lesson) solve(m trace.Method) (trace.Trace, error) {
+	t, err := trace.Of(l.Current().Task, m)
+	if errors.Is(err, trace.ErrNoTrace) {
+		return t, ErrNoMat
 	}
-	return swap.By(m, p)
+	return t, err
 }
 
 func (l *Lesson) add(item Item) error {
@@ -185,11 +186,14 @@ func (l *Lesson) add(item Item) error {
 // none.
 func (l Lesson) Another(seed uint64) (Item, error) {
 	like := l.Current()
+	stage := ladder.Credit(like.Task, like.Stage)
+	if a, of := number.From(like.Task); of {
+		return l.anotherNumber(a, stage, seed)
+	}
 	p, of := problem.From(like.Task)
 	if !of {
 		return Item{}, ErrNoMore
 	}
-	stage := ladder.Credit(like.Task, like.Stage)
 	choice := choose.Choice{Kind: p.Kind, Stage: stage, Laid: material.CanLayOut(p.Reach())}
 	numbers := p.Numbers
 	if p.Kind == problem.Sharing || p.Kind == problem.Trays { // by as many as before
@@ -204,6 +208,24 @@ func (l Lesson) Another(seed uint64) (Item, error) {
 	}
 	for _, numbers := range space.Except(l.worked(p.Kind)).Draw(1, seed) {
 		return Item{problem.Of(p.Kind, numbers...).Task(), stage}, nil
+	}
+	return Item{}, ErrNoMore
+}
+
+// anotherNumber draws another number of the stage, shown and answered like this one.
+func (l Lesson) anotherNumber(like number.Asked, stage choose.StageID, seed uint64) (Item, error) {
+	c, err := number.Choice{Stage: stage, Shown: []number.Shown{like.Shown}, Answered: []number.Answered{like.Answered}}.Fitted(0)
+	if err != nil {
+		return Item{}, fmt.Errorf("%w: %w", ErrNoMore, err)
+	}
+	var had []number.Asked
+	for _, item := range l.Items {
+		if a, of := number.From(item.Task); of {
+			had = append(had, a)
+		}
+	}
+	for _, a := range number.DrawFrom(number.Except(c.All(), had), 1, seed) {
+		return Item{a.Task(), stage}, nil
 	}
 	return Item{}, ErrNoMore
 }
@@ -264,8 +286,9 @@ func (l Lesson) Current() Item { return l.Items[l.Nth] }
 
 // View is everything that the gather list and the mat show of a lesson.
 type View struct {
-	Trace swap.Trace
+	Trace trace.Trace
 	Lines []say.Line // one for each step
+	Asks  []string   // what can be asked before each step; empty for nothing
 	Needs material.Needs
 	Turns []int // for each step the index of the child whose turn it is; -1 for nobody
 	Roles []string
@@ -284,27 +307,32 @@ func (l Lesson) Open(w say.Words, m trace.Method, children []Child) (View, error
 		return View{}, err
 	}
 	w.Drawn = l.Material.Drawn()
-	v := View{
-		Trace: tr, Lines: w.Trace(tr), Needs: material.For(tr),
-		Index: tr.Find(l.At), Roles: roles(w, tr, len(children)),
-	}
-	taken := 0
+	v := View{Trace: tr, Needs: material.For(tr), Index: tr.Find(l.At), Roles: roles(w, tr, len(children))}
+	v.Lines, v.Asks = w.Lines(tr)
+	passed := 0
 	for _, s := range tr.Steps {
-		v.Turns = append(v.Turns, turn(s, taken, len(children)))
-		if s.Kind == swap.TakeGroup {
-			taken = s.Ten
+		v.Turns = append(v.Turns, l.turn(tr, s, passed, len(children)))
+		if passes(s) {
+			passed = s.Ten
 		}
 	}
 	return v, nil
 }
 
+// passes tells whether the turn passes on after a step, wherever in the work it is: after
+// each group that is taken off, and each ring.
+func passes(s trace.Step) bool { return s.Kind == swap.TakeGroup || s.Kind == number.Gather }
+
 // turn says whose turn a step is: each tray has its builder, and the turn
-// passes with each place, starting from the ones. Where groups are taken off it
-// passes with each group; so many were taken before the step.
-func turn(s trace.Step, taken, children int) int {
+// passes with each place, starting from the ones. Where groups are taken off, or tens
+// ringed, it passes with each; so many were before the step. A number that is asked alone
+// is one child's, the next number the next child's.
+func (l Lesson) turn(t trace.Trace, s trace.Step, taken, children int) int {
 	switch {
 	case children == 0:
 		return -1
+	case t.Scene != trace.Problem:
+		return (l.Nth + taken) % children
 	case s.At.Phase == trace.LayOut && s.Tray > 0:
 		return (s.Tray - 1) % children
 	case taken > 0 && s.At.Phase == trace.Work:
@@ -317,10 +345,10 @@ func turn(s trace.Step, taken, children int) int {
 
 // Top is the highest place that the work reaches.
 func (v View) Top() place.Place {
-	if len(v.Trace.Steps) == 0 {
-		return place.Ones
+	if p, of := swap.From(v.Trace); of {
+		return slices.Max(placesOf(p))
 	}
-	return slices.Max(placesOf(v.Trace))
+	return place.Ones
 }
 
 // TurnAt says whose turn a place is, by the index of the child; -1 for nobody.

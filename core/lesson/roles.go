@@ -5,6 +5,7 @@ import (
 	"vineswap/core/problem"
 	"vineswap/core/say"
 	"vineswap/core/swap"
+	"vineswap/core/trace"
 )
 
 // storeFrom is the number of children from which one of them keeps the store.
@@ -12,7 +13,20 @@ const storeFrom = 3
 
 // roles says for each child what it does: which numbers it builds, which
 // places are its turns, and who keeps the store.
-func roles(w say.Words, t swap.Trace, children int) []string {
+func roles(w say.Words, t trace.Trace, children int) []string {
+	said := make([]string, children)
+	p, of := swap.From(t)
+	if !of {
+		for child := range said {
+			said[child] = w.TurnRole(child)
+		}
+		return said
+	}
+	return problemRoles(w, p, said)
+}
+
+func problemRoles(w say.Words, t swap.Trace, said []string) []string {
+	children := len(said)
 	places, builds := placesOf(t), t.Problem.Addends()
 	if builds == nil {
 		builds = t.Problem.Numbers[:1] // only the larger number is built
@@ -21,7 +35,6 @@ func roles(w say.Words, t swap.Trace, children int) []string {
 	if grouping {
 		places = nil // groups are taken off in turn
 	}
-	said := make([]string, children)
 	for child := range children {
 		store := children >= storeFrom && child == storeFrom-1
 		said[child] = w.Role(share(builds, child, children), share(places, child, children), grouping, store)

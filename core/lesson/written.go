@@ -3,6 +3,7 @@ package lesson
 import (
 	"vineswap/core/book"
 	"vineswap/core/material"
+	"vineswap/core/number"
 	"vineswap/core/place"
 	"vineswap/core/problem"
 	"vineswap/core/say"
@@ -49,6 +50,9 @@ func (l Lesson) Rows(nth int, records []book.Record) []Row {
 // UsualManner is how a task is worked with a material: numbers too large for it are
 // worked in the column.
 func UsualManner(t task.Task, kind material.Kind) book.Manner {
+	if a, of := number.From(t); of {
+		return map[number.Hand]book.Manner{number.InHand: book.Pieces, number.OnPaper: book.Drawn, number.InHead: book.Head}[a.Hand()]
+	}
 	p, worked := problem.From(t)
 	switch {
 	case worked && !material.CanLayOut(p.Reach()):

@@ -8,6 +8,7 @@ import (
 	"math"
 	"slices"
 
+	"vineswap/core/number"
 	"vineswap/core/piece"
 	"vineswap/core/place"
 	"vineswap/core/problem"
@@ -48,9 +49,11 @@ type Caution string
 
 // The cautions of section 9 of the field's rules that a lesson can call for.
 const (
-	SmallParts Caution = "small-parts" // loose beads and small cubes: count them out and back
-	HeavyCube  Caution = "heavy-cube"  // the thousand cube: two hands, carried low
-	FreeWay    Caution = "free-way"    // keep the walkway past the mat free
+	SmallParts  Caution = "small-parts"  // loose beads and small cubes: count them out and back
+	HeavyCube   Caution = "heavy-cube"   // the thousand cube: two hands, carried low
+	FreeWay     Caution = "free-way"     // keep the walkway past the mat free
+	SmallThings Caution = "small-things" // counters, and whatever else is counted
+	Splinters   Caution = "splinters"    // sticks: look at each before use, count them back
 )
 
 // Pieces is what one place needs.
@@ -68,6 +71,8 @@ type Needs struct {
 	SmallCards [][]place.Number // a set for each number, or for each sharer, highest first
 	LargeCards []place.Number   // for the result of joining, or the number worked from, highest first
 	Trays      int              // the store is no tray
+	Items      []Item           // pieces that are counted one by one, for a number alone
+	Things     []trace.Fetch    // and what is fetched besides
 	Cautions   []Caution
 	Minutes    int // foreseen, rounded up
 }
@@ -84,9 +89,55 @@ const (
 // CanLayOut tells whether a number can be laid out with pieces.
 func CanLayOut(n place.Number) bool { return n <= place.MostWithPieces }
 
-// For returns what working a problem needs, by its trace. Numbers above the
-// highest piece are worked with cards and column alone.
-func For(t swap.Trace) Needs {
+// Item is how many pieces of a kind are to be fetched, where they are counted one by one.
+type Item struct {
+	Piece piece.Piece
+	Count int
+}
+
+// Minutes of a number that is asked alone.
+const (
+	layingOne = 1.0
+	eachStep  = 0.2
+)
+
+// For returns what working a task needs, by its trace: the most pieces that lie on the
+// mat at once, and what is fetched besides. Numbers of problems above the highest piece
+// are worked with cards and column alone.
+func For(t trace.Trace) Needs {
+	if p, of := swap.From(t); of {
+		return forProblem(p)
+	}
+	n := Needs{Things: t.Things, Cautions: []Caution{}, Minutes: int(math.Ceil(layingOne + eachStep*float64(len(t.Steps)) + sayingBack))}
+	onPaper := !inHand(t)
+	for p, count := range t.Fullest() {
+		if count > 0 && !onPaper {
+			n.Items = append(n.Items, Item{piece.Piece(p), int(count)})
+		}
+	}
+	slices.Reverse(n.Items) // tens first
+	for _, item := range n.Items {
+		switch {
+		case item.Piece == piece.Stick:
+			n.Cautions = append(n.Cautions, Splinters)
+		case item.Piece == piece.Counter:
+			n.Cautions = append(n.Cautions, SmallThings)
+		case !slices.Contains(n.Cautions, SmallParts):
+			n.Cautions = append(n.Cautions, SmallParts)
+		}
+	}
+	return n
+}
+
+// inHand tells whether the pieces of a trace are things in the hand: those of a drawing
+// and of a printed crowd are not.
+func inHand(t trace.Trace) bool {
+	w, of := number.Worked(t)
+	return !of || !w.Drawn && t.Scene != number.InCrowd && t.Scene != number.Pictures
+}
+
+// forProblem is what working a problem needs.
+func forProblem(t swap.Trace) Needs {
 	p := t.Problem
 	needs := Needs{CardsAlone: !CanLayOut(max(t.Answer, p.Numbers[0])), Cautions: []Caution{}}
 	needs.cards(t)

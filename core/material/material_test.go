@@ -13,7 +13,7 @@ import (
 
 func needs(t *testing.T, text string) material.Needs {
 	t.Helper()
-	return material.For(worked(t, text))
+	return material.For(worked(t, text).Trace)
 }
 
 func worked(t *testing.T, text string) swap.Trace {
@@ -78,7 +78,7 @@ func TestNeedsAddUp(t *testing.T) {
 			}
 		}
 		tr, handed := worked(t, fmt.Sprintf("%d/%d", a+b, sharers)), 0
-		for _, p := range material.For(tr).Pieces {
+		for _, p := range material.For(tr.Trace).Pieces {
 			handed += p.Up
 		}
 		if handed != 10*len(tr.Swaps) {

@@ -8,6 +8,7 @@ import (
 	"vineswap/core/choose"
 	"vineswap/core/group"
 	"vineswap/core/ladder"
+	"vineswap/core/number"
 	"vineswap/core/place"
 	"vineswap/core/problem"
 	"vineswap/core/slip"
@@ -16,6 +17,7 @@ import (
 )
 
 var strandNames = map[ladder.Strand][2]string{
+	ladder.Tens:    {"tens and ones", "tens and ones"},
 	ladder.Joining: {"adding", "addition"}, ladder.Taking: {"taking away", "subtraction"}, "sharing": {"sharing and equal groups", "multiplication and division"},
 }
 
@@ -91,6 +93,19 @@ var orderNames = map[group.Order]string{group.ByNeed: "by need", group.ByWait: "
 func Order(o group.Order) string { return orderNames[o] }
 
 var slipSays = map[slip.ID]string{
+	slip.DigitsReversed:  "the digits were written in reverse",
+	slip.TyForTeen:       "-ty was taken for -teen",
+	slip.TeenForTy:       "-teen was taken for -ty",
+	slip.WritesParts:     "each part was written in full",
+	slip.ValueForTens:    "what the tens are worth was given instead of how many there are",
+	slip.TensForValue:    "how many tens there are was given instead of what they are worth",
+	slip.DigitForTens:    "only the digit of the tens was given",
+	slip.OnesOnly:        "only the ones were given",
+	slip.DigitsNotValues: "the digits were given instead of what they are worth",
+	slip.PlacesSwapped:   "the places of the parts were exchanged",
+	slip.OneOff:          "one too many or too few was counted",
+	slip.TenSaidTwice:    "the first single one was called ten again",
+
 	"drops-new-ten":             "the ten that came up was not added",
 	"writes-both-digits":        "each column’s whole sum was written, side by side",
 	"carries-wrong-digit":       "the ones were carried and the ten was written",
@@ -134,6 +149,9 @@ func (w Words) Sum(p problem.Problem) string {
 func (w Words) Task(t task.Task) string {
 	if p, of := problem.From(t); of {
 		return w.Sum(p)
+	}
+	if a, of := number.From(t); of {
+		return w.number(a)
 	}
 	return t.String()
 }

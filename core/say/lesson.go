@@ -32,6 +32,12 @@ func (w Words) Phase(at trace.Position) string {
 		return "check"
 	case trace.LayOut:
 		return "build"
+	case trace.Covering:
+		return "cover"
+	case trace.Counting:
+		return "count"
+	case trace.Writing:
+		return "write"
 	case trace.Joining:
 		return "join"
 	case trace.Work:

@@ -6,6 +6,7 @@ import (
 
 	"vineswap/core/choose"
 	"vineswap/core/ladder"
+	"vineswap/core/number"
 	"vineswap/core/problem"
 	"vineswap/core/swap"
 	"vineswap/core/trace"
@@ -14,7 +15,7 @@ import (
 // matterNames are the headings of the settings.
 var matterNames = map[string]string{
 	"swap": "Ten for one is called", "places": "Places are called", "digits": "Digits are said", "when": "In addition, {swap}", "carried": "In addition, what is carried is written", "crossing": "In subtraction, the change is written", "order": "In subtraction, {swap}", "zeros": "Over zeros, {swap}",
-	"bank": "The shelf to {swap} with is called", "adult": "Who leads a lesson is called",
+	"filled": "Ten frames are filled", "bank": "The shelf to {swap} with is called", "adult": "Who leads a lesson is called",
 	"and": "Numbers are said", "teens": "Numbers after ten are said", "comma": "Thousands are written", "material": "Lessons open with", "range": "Numbers go up to",
 }
 
@@ -45,6 +46,7 @@ var sideNames = map[string]map[string]string{
 	"crossing": {"cross-out": "crossed out, the new one above", "in-front": "a small 1 in front"},
 	"order":    {"as-needed": "as each place needs it", "swaps-first": "all places first"},
 	"zeros":    {"place-by-place": "place by place", "as-one": "as one"},
+	"filled":   {"by-rows": "by rows", "by-pairs": "by pairs"},
 	"and":      {"false": "without “and”", "true": "with “and”"},
 	"teens":    {"plain": "in plain words", "ten-and": "as tens and ones"},
 	"comma":    {"none": "without a gap", "comma": "with a comma", "space": "with a space"},
@@ -80,6 +82,16 @@ func (w Words) OrderExample(m trace.Method) string {
 // ZerosExample says the swaps of 503 − 128.
 func (w Words) ZerosExample(m trace.Method) string {
 	return "503 − 128: " + w.doing(m, problem.DifferenceOf(503, 128), swap.SwapDown)
+}
+
+// FilledExample says how eight are put into a ten frame.
+func (w Words) FilledExample(m trace.Method) string {
+	t, err := number.Solve(number.Asked{Number: 8, Shown: number.Frames, Answered: number.Say}, m)
+	if err != nil {
+		return ""
+	}
+	lines, _ := w.Lines(t)
+	return lines[1].String()
 }
 
 // doing lists the places at which steps of some kinds are done.

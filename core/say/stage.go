@@ -4,6 +4,7 @@ import (
 	"strings"
 
 	"vineswap/core/choose"
+	"vineswap/core/number"
 	"vineswap/core/place"
 	"vineswap/core/task"
 )
@@ -11,6 +12,14 @@ import (
 // stageWords are the name of each stage and what it asks of the numbers. Words in
 // braces are the class's own.
 var stageWords = map[choose.StageID][2]string{
+	number.OneByOne:     {"one by one", "Count to ten, each thing once; nothing is zero."},
+	number.FullTen:      {"a full ten", "Five and some more; what makes ten."},
+	number.TenAndOnes:   {"ten and ones", "Build 11 to 19: a group of ten, and {ones}."},
+	number.WritingTeens: {"reading and writing teens", "Read and write 11 to 19."},
+	number.CountingOn:   {"counting on from ten", "Go on from ten, without counting it again."},
+	number.WholeTens:    {"whole tens", "20 to 90: how many tens, and how much they are."},
+	number.TensAndOnes:  {"tens and ones", "Any number of two digits, as pictures, pieces and drawings."},
+
 	choose.WithinTen:     {"within ten", "One digit and one digit, at most ten."},
 	choose.OverTen:       {"over ten", "One digit and one digit, more than ten."},
 	choose.FirstSnake:    {"first snake", "Every ten ends at a bar's end."},
@@ -67,8 +76,13 @@ func (w Words) Stage(id choose.StageID) string { return w.fill(id.Kind(), ofStag
 // StageAsks says what a stage asks of the numbers.
 func (w Words) StageAsks(id choose.StageID) string { return w.fill(id.Kind(), ofStage(id)[1]) }
 
+var skillsOfTens = map[task.Skill]string{number.HowManyTens: "how many tens there are", number.HowMuch: "how much the tens are"}
+
 // Skill names what a stage asks to be seen: "a swap in the hundreds".
 func (w Words) Skill(stage choose.StageID, skill task.Skill) string {
+	if said, known := skillsOfTens[skill]; known {
+		return said
+	}
 	what, where, placed := strings.Cut(string(skill), "/")
 	p, err := place.Parse(where)
 	if !placed || err != nil {

@@ -19,6 +19,7 @@ func vocabularies() map[string]map[string]string {
 		"Kinds of problem": plainly(operationNames), "Help": plainly(helpNames), "What was seen while working": plainly(wayNames),
 		"How a child stands": plainly(stateNames), "Children by need": plainly(needNames), "Order of the children": plainly(orderNames),
 		"Slips": plainly(slipSays), "Facts": plainly(factNames), "What a child can do already": {}, "Strands": {}, "How it was worked": {},
+		"How a number is shown": plainly(shownNames), "How a number is answered": plainly(answeredNames),
 		"Stages": {}, "Settings": plainly(matterNames), "Sides of a setting": {},
 	}
 	for id, names := range strandNames {

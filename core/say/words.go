@@ -309,6 +309,12 @@ func Piece(kind material.Kind, p place.Place, n int) string {
 // Caution words a caution for a material; "" where the material does not call for
 // it: what is drawn is neither small nor heavy.
 func Caution(c material.Caution, kind material.Kind) string {
+	switch c {
+	case material.Splinters:
+		return "Sticks can splinter: look at each before use, and count them back."
+	case material.SmallThings:
+		return "Counters are small parts. Count them out, count them back."
+	}
 	if kind.Drawn() && c != material.FreeWay {
 		return ""
 	}

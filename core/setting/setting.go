@@ -34,6 +34,7 @@ type Class struct {
 	Crossing paper.Crossing `json:"crossing"`
 	Order    trace.Order    `json:"order"`
 	Zeros    trace.Zeros    `json:"zeros"`
+	Filled   trace.Filled   `json:"filled"` // how ten frames are
 	Bank     say.BankWord   `json:"bank"`
 	Adult    say.AdultWord  `json:"adult"`
 	Range    choose.Range   `json:"range"`   // how far its numbers go
@@ -44,7 +45,7 @@ type Class struct {
 func Default() Class {
 	return Class{
 		Version: Version, Swap: say.Swap, Places: say.Ones, Material: material.Beads, Digits: say.ByKind, Teens: say.PlainTeens, Comma: say.NoSeparator,
-		When: trace.AtTen, Carried: paper.Above, Crossing: paper.CrossOut, Order: trace.AsNeeded, Zeros: trace.PlaceByPlace, Bank: say.Bank, Adult: say.Teacher, Range: choose.Widest, Colours: hue.Ours(),
+		When: trace.AtTen, Carried: paper.Above, Crossing: paper.CrossOut, Order: trace.AsNeeded, Zeros: trace.PlaceByPlace, Filled: trace.ByRows, Bank: say.Bank, Adult: say.Teacher, Range: choose.Widest, Colours: hue.Ours(),
 	}
 }
 
@@ -60,7 +61,7 @@ func (c Class) Notation() paper.Notation {
 
 // Method is the class's way of working.
 func (c Class) Method() trace.Method {
-	return trace.Method{When: c.When, Order: c.Order, Zeros: c.Zeros}
+	return trace.Method{When: c.When, Order: c.Order, Zeros: c.Zeros, Filled: c.Filled}
 }
 
 // Read reads a kept record. What is missing, or not known to this version, is
@@ -89,7 +90,7 @@ func Made(c Class) (Class, error) {
 // and an error that names those.
 func (c Class) checked() (Class, error) {
 	usual := Default()
-	var errs [15]error
+	var errs [16]error
 	c.Swap, errs[0] = known(c.Swap, usual.Swap, say.SwapWords())
 	c.Places, errs[1] = known(c.Places, usual.Places, say.PlaceWords())
 	c.Material, errs[2] = known(c.Material, usual.Material, material.Kinds())
@@ -100,6 +101,7 @@ func (c Class) checked() (Class, error) {
 	c.Carried, errs[7] = known(c.Carried, usual.Carried, paper.CarriedSides())
 	c.Order, errs[8] = known(c.Order, usual.Order, []trace.Order{trace.AsNeeded, trace.SwapsFirst})
 	c.Zeros, errs[9] = known(c.Zeros, usual.Zeros, []trace.Zeros{trace.PlaceByPlace, trace.AsOne})
+	c.Filled, errs[15] = known(c.Filled, usual.Filled, []trace.Filled{trace.ByRows, trace.ByPairs})
 	c.Crossing, errs[10] = known(c.Crossing, usual.Crossing, paper.CrossingSides())
 	c.Colours, errs[11] = c.Colours.Checked()
 	c.Bank, errs[13] = known(c.Bank, usual.Bank, say.BankWords())

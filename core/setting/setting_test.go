@@ -40,10 +40,10 @@ func TestMade(t *testing.T) {
 	whole := setting.Default()
 	whole.Swap, whole.Places, whole.Material, whole.And = say.Carry, say.Units, material.Blocks, true
 	whole.Digits, whole.Teens, whole.Comma, whole.When, whole.Carried = say.FaceValue, say.TenAnd, say.WithSpace, trace.AfterColumn, paper.Under
-	whole.Order, whole.Zeros = trace.SwapsFirst, trace.AsOne
+	whole.Order, whole.Zeros, whole.Filled = trace.SwapsFirst, trace.AsOne, trace.ByPairs
 	whole.Bank, whole.Adult = say.Store, say.Guide
 	want := say.Words{Swap: say.Carry, Places: say.Units, And: true, Digits: say.FaceValue, Teens: say.TenAnd, Comma: say.WithSpace, Bank: say.Store, Adult: say.Guide}
-	if c, err := setting.Made(whole); err != nil || c.Words() != want || c.Method() != (trace.Method{When: trace.AfterColumn, Order: trace.SwapsFirst, Zeros: trace.AsOne}) {
+	if c, err := setting.Made(whole); err != nil || c.Words() != want || c.Method() != (trace.Method{When: trace.AfterColumn, Order: trace.SwapsFirst, Zeros: trace.AsOne, Filled: trace.ByPairs}) {
 		t.Errorf("%+v, %v", c, err)
 	}
 	for name, spoil := range map[string]func(*setting.Class){

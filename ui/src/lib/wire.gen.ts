@@ -74,6 +74,7 @@ export interface Lesson {
   finish: string;
   writeUp: string;
   top: string;
+  scene: string;
 }
 export interface LessonLink {
   id: string;
@@ -103,6 +104,7 @@ export interface Sum {
   swaps: string;
   columns: Column[];
   pieces: Pieces[];
+  one?: One;
   laidOut: boolean;
   why?: string;
 }
@@ -152,6 +154,51 @@ export interface Pieces {
   trays: number[];
   up: number;
 }
+export interface One {
+  number: number;
+  shown: string;
+  answered: string;
+  shownName: string;
+  answeredName: string;
+  given: string;
+  question: string;
+  scene: string;
+  tens: number;
+  ones: number;
+  parts: WordPart[];
+  cord: string;
+  thing: number;
+  things: string;
+  drawn: boolean;
+  pairs: boolean;
+  frames: number;
+  crowd?: Crowd;
+  choices: number[];
+  slips: SlipSay[];
+}
+export interface WordPart {
+  text: string;
+  place: string;
+  changed: boolean;
+  own: boolean;
+}
+export interface Crowd {
+  width: number;
+  height: number;
+  things: Spot[];
+  rings: number[][];
+  hulls: Spot[][];
+  tens: Spot[];
+}
+export interface Spot {
+  x: number;
+  y: number;
+  r: number;
+}
+export interface SlipSay {
+  answer: string;
+  says: string;
+}
 export interface Mark {
   name: string;
   at: string;
@@ -187,6 +234,7 @@ export interface Step {
     };
   };
   cards: number[];
+  written?: Written[];
   turn: number;
   mark: number;
   before: boolean;
@@ -201,6 +249,10 @@ export interface Move {
   place: string;
   count: number;
 }
+export interface Written {
+  place: string;
+  digit: number;
+}
 export interface Needs {
   laid: string[];
   result: string;
@@ -211,6 +263,7 @@ export interface Needs {
   traysSay: string;
   cardsSay: string;
   cautions: Care[];
+  fetch: Fetch[];
   minutes: number;
   time: string;
   basis: string;
@@ -220,6 +273,12 @@ export interface Care {
   text: {
     [k: string]: string;
   };
+}
+export interface Fetch {
+  id: string;
+  name: string;
+  count: number;
+  placed: boolean;
 }
 export interface Role {
   name: string;
@@ -334,6 +393,7 @@ export interface Settings {
   crossing: string;
   order: string;
   zeros: string;
+  filled?: string;
   bank: string;
   adult: string;
   range: string;

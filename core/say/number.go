@@ -1,0 +1,530 @@
+package say
+
+import (
+	"fmt"
+	"strings"
+
+	"vineswap/core/number"
+	"vineswap/core/piece"
+	"vineswap/core/place"
+	"vineswap/core/trace"
+)
+
+// crowdThings are what is counted, from our own orchard: one, several.
+var crowdThings = [][2]string{{"apple", "apples"}, {"pear", "pears"}, {"bee", "bees"}, {"flower pot", "flower pots"}, {"bean", "beans"}, {"leaf", "leaves"}}
+
+// ThingOf says which things are counted in a task with one number: its index, the same for
+// the picture, and what one and several of them are called.
+func ThingOf(a number.Asked) (nth int, one, many string) {
+	nth = (int(a.Number) + int(a.Seed)) % len(crowdThings)
+	return nth, crowdThings[nth][0], crowdThings[nth][1]
+}
+
+// things counts what is counted: "no apples", "one apple", "seven apples".
+func (w Words) things(a number.Asked, n int) string {
+	_, one, many := ThingOf(a)
+	switch n {
+	case 0:
+		return "no " + many
+	case 1:
+		return "one " + one
+	}
+	return w.Number(place.Number(n)) + " " + many
+}
+
+// Units says tens and ones by their kind: "four tens seven ones".
+func (w Words) Units(tens, ones int) string {
+	return w.Count(tens, place.Tens) + " " + w.Count(ones, place.Ones)
+}
+
+// Given is a number as it is shown in words or figures; empty where it is shown as a
+// picture or with pieces.
+func (w Words) Given(a number.Asked) string {
+	switch a.Shown {
+	case number.Numeral:
+		return w.Numeral(a.Number)
+	case number.Word, number.Said:
+		return w.Number(a.Number)
+	case number.Expanded:
+		return strings.Join(w.numerals(a.Number.Expanded()), " + ")
+	case number.Units:
+		return w.Units(a.Tens(), a.Ones())
+	case number.Riddle:
+		return w.Count(a.Tens()-1, place.Tens) + " and " + w.Count(a.Ones()+10, place.Ones)
+	}
+	return ""
+}
+
+var shownNames = map[number.Shown]string{
+	number.Things: "things", number.Sticks: "sticks", number.Frames: "frame", number.Covered: "covered ten", number.Handful: "handful", number.Pieces: "pieces",
+	number.Crowd: "crowd", number.Rows: "rows", number.Drawn: "drawing", number.Word: "word", number.Said: "heard", number.Numeral: "numeral",
+	number.Expanded: "40 + 7", number.Units: "tens, ones", number.Riddle: "riddle",
+}
+
+// Shown names a way of showing a number, as on its button.
+func Shown(s number.Shown) string { return shownNames[s] }
+
+var answeredNames = map[number.Answered]string{
+	number.Say: "say", number.Write: "write", number.Lay: "lay", number.Fill: "fill", number.CountOn: "count on", number.Ring: "ring", number.Draw: "draw",
+	number.HowMany: "how many tens", number.ToTen: "what makes ten", number.InParts: "40 + 7", number.InUnits: "tens, ones", number.Pick: "pick", number.CountBack: "the last box",
+}
+
+// Answered names a way of answering a number, as on its button.
+func Answered(a number.Answered) string { return answeredNames[a] }
+
+// number says a task with one number in a line: "17, word to figures".
+func (w Words) number(a number.Asked) string {
+	if a.Shown == number.Sticks {
+		return "45 sticks, 0 to 9"
+	}
+	return fmt.Sprintf("%s, %s: %s", w.Numeral(a.Number), Shown(a.Shown), Answered(a.Answered))
+}
+
+// Question asks what is to be done with a number.
+func (w Words) Question(a number.Asked) string {
+	_, _, many := ThingOf(a)
+	switch a.Answered {
+	case number.CountBack:
+		return "How many sticks are there in the last box?"
+	case number.HowMany:
+		return "How many tens are there?"
+	case number.ToTen:
+		return "What is missing to ten?"
+	case number.InParts:
+		return "Which parts make the number?"
+	case number.InUnits:
+		return "How many tens, how many ones?"
+	case number.Pick:
+		return "Which picture shows it?"
+	case number.Lay:
+		return "Lay it."
+	case number.Fill:
+		return "Fill the frames."
+	case number.Draw:
+		return "Draw it: a line for each ten, a dot for each one."
+	case number.CountOn:
+		return "Count on from ten."
+	case number.Write:
+		return "Write it in figures."
+	}
+	if shown := w.Given(a); shown != "" {
+		return "Say it."
+	}
+	if a.Shown == number.Pieces || a.Shown == number.Drawn {
+		return "How much is it?"
+	}
+	return "How many " + many + " are there?"
+}
+
+// WordPart is a stretch of a number word and the part of the number that it names.
+type WordPart struct {
+	Text    string
+	Place   place.Place
+	Changed bool // thir for three, fif for five, twen for two
+	Own     bool // eleven and twelve: no part can be heard
+}
+
+// Cord is how a word and its figures go together.
+type Cord string
+
+// Both in the same order, the ones said first, the same with a changed part, and a name
+// of its own.
+const (
+	Straight Cord = "straight"
+	Crossed  Cord = "crossed"
+	Looped   Cord = "looped"
+	Bound    Cord = "bound"
+)
+
+// changedParts are those that do not sound like their digit.
+var changedParts = []string{"thir", "fif", "twen"}
+
+// Parts takes a number word apart, 0 to 100, as the class says it.
+func (w Words) Parts(n place.Number) ([]WordPart, Cord) {
+	word := w.Number(n)
+	changed := func(text string) bool {
+		for _, c := range changedParts {
+			if text == c {
+				return true
+			}
+		}
+		return false
+	}
+	switch {
+	case n <= 10 || n >= 100:
+		p := place.Ones
+		if n >= 10 {
+			p = place.Tens
+		}
+		return []WordPart{{Text: word, Place: p}}, Straight
+	case w.Teens == TenAnd && n < 20:
+		ten, ones, _ := strings.Cut(word, "-")
+		return []WordPart{{Text: ten + "-", Place: place.Tens}, {Text: ones, Place: place.Ones}}, Straight
+	case n < 13:
+		return []WordPart{{Text: word, Own: true}}, Bound
+	case n < 20:
+		ones := strings.TrimSuffix(word, "teen")
+		cord := Crossed
+		if changed(ones) {
+			cord = Looped
+		}
+		return []WordPart{{Text: ones, Place: place.Ones, Changed: changed(ones)}, {Text: "teen", Place: place.Tens}}, cord
+	}
+	tens, ones, _ := strings.Cut(word, "-")
+	if w.Teens == TenAnd {
+		at := strings.Index(word, "s ") + 1
+		tens, ones = word, ""
+		if at > 0 {
+			tens, ones = word[:at], word[at:]
+		}
+		parts := []WordPart{{Text: tens, Place: place.Tens}}
+		if ones != "" {
+			parts = append(parts, WordPart{Text: ones, Place: place.Ones})
+		}
+		return parts, Straight
+	}
+	stem := strings.TrimSuffix(tens, "ty")
+	parts := []WordPart{{Text: stem, Place: place.Tens, Changed: changed(stem)}, {Text: "ty", Place: place.Tens}}
+	cord := Straight
+	if parts[0].Changed {
+		cord = Looped
+	}
+	if ones != "" {
+		parts = append(parts, WordPart{Text: "-" + ones, Place: place.Ones})
+	}
+	return parts, cord
+}
+
+// numberTold are the lines and questions of a number that is asked alone.
+func numberTold(w Words, t trace.Trace) []told {
+	work, _ := number.Worked(t)
+	l := numberTable{w, work, int(work.Asked.Number)}
+	lines := make([]told, len(t.Steps))
+	for i, s := range t.Steps {
+		lines[i] = l.line(s)
+	}
+	return lines
+}
+
+// numberTable is the table of sentences of one number.
+type numberTable struct {
+	Words
+	number.Work
+	n int
+}
+
+func (l numberTable) line(s trace.Step) told {
+	switch s.Kind {
+	case number.Ask:
+		return told{l.begin(), []Span{plain("%s%s", l.shown(), l.Question(l.Asked))}, ""}
+	case number.Guess:
+		return told{"Estimate", []Span{plain("About how many are there? Say it, write it down, lock it.")}, ""}
+	case number.One:
+		return l.one(s)
+	case number.Nothing:
+		return told{"Look", []Span{plain("Nothing lies here. That is "), l.tell("zero", place.Ones), plain(".")}, "How many are there?"}
+	case number.Sort:
+		return told{"Lay " + l.sticks(s.Count), []Span{l.tell(capital(l.sticks(s.Count)), place.Ones), plain(" in the %s.", l.Number(place.Number(s.Count)))}, "How many belong here?"}
+	case number.Empty:
+		return told{"Look at the 0", []Span{plain("Nothing lies in the box of 0. "), l.tell("Zero", place.Ones), plain(" is nothing.")}, "What belongs in the box of 0?"}
+	case number.Put, number.Full, number.Missing:
+		return l.frame(s)
+	case number.Hide:
+		return told{"Cover the full " + plural("frame", s.Ten), []Span{l.tell(capital(l.Number(place.Number(s.Count))), place.Tens), plain(". It is not counted again.")}, "How many are under it?"}
+	case number.On:
+		return l.on(s)
+	case number.Gather, number.Over, number.Redraw:
+		return l.ringed(s)
+	case number.Tens, number.Ones:
+		return l.laid(s)
+	case number.Parts:
+		return l.parts()
+	case number.WriteTens, number.WriteOnes:
+		return l.writes(s)
+	case number.Found:
+		return told{"Show the right picture", []Span{plain("This one shows "), l.tell(l.Number(l.Asked.Number), place.Tens), plain(": %s.", l.Units(l.Asked.Tens(), l.Asked.Ones()))}, "Which picture is it?"}
+	}
+	return l.answer()
+}
+
+// tell is a stretch that is to be seen, in the hue of its place.
+func (w Words) tell(text string, p place.Place) Span {
+	return Span{Text: text, Strong: true, Place: p}
+}
+
+func plural(noun string, n int) string {
+	if n == 1 {
+		return noun
+	}
+	return noun + "s"
+}
+
+func (l numberTable) sticks(n int) string {
+	if n == 1 {
+		return "one stick"
+	}
+	return l.Number(place.Number(n)) + " sticks"
+}
+
+func (l numberTable) begin() string {
+	switch l.Asked.Shown {
+	case number.Word, number.Said, number.Numeral, number.Expanded, number.Units, number.Riddle:
+		return "Show it"
+	}
+	return "Lay out"
+}
+
+// shown says what is seen when the question is asked.
+func (l numberTable) shown() string {
+	switch l.Asked.Shown {
+	case number.Things:
+		if l.n == 0 {
+			return "Look at the mat. "
+		}
+		return "Each is counted once. "
+	case number.Sticks:
+		return "Forty-five sticks, and boxes from 0 to 9. "
+	case number.Handful:
+		return "A handful. "
+	case number.Said:
+		return "Listen: " + l.Given(l.Asked) + ". "
+	case number.Word, number.Numeral, number.Expanded, number.Units, number.Riddle:
+		return capital(l.Given(l.Asked)) + ". "
+	}
+	return ""
+}
+
+func (l numberTable) one(s trace.Step) told {
+	do := "Count one"
+	if s.Count > 1 {
+		do = "Count one more"
+	}
+	says := []Span{l.tell(capital(l.Number(place.Number(s.Count))), place.Ones), plain(".")}
+	if s.Count == l.n {
+		says = append(says, plain(" There are %s in all.", l.Number(place.Number(l.n))))
+	}
+	return told{do, says, "Which number comes now?"}
+}
+
+// frame is what is put into a frame or seen there.
+func (l numberTable) frame(s trace.Step) told {
+	n := place.Number(s.Count)
+	switch {
+	case s.Kind == number.Missing && s.Count == 0:
+		return told{"Look again", []Span{plain("Nothing is missing: the frame is full.")}, "Are there empty cells?"}
+	case s.Kind == number.Missing:
+		return told{"Fill it up", []Span{l.tell(capital(l.Number(n)), place.Ones), plain(" more: %s and %s make ten.", l.Number(l.Asked.Number), l.Number(n))}, "How many cells are empty?"}
+	case s.Kind == number.Full && s.Ten == 1:
+		return told{"Look: a full frame", []Span{l.tell("Ten", place.Tens), plain(": the frame is full.")}, "How many are in a full frame?"}
+	case s.Kind == number.Full:
+		return told{"Look: a full frame", []Span{l.tell(capital(l.Number(n)), place.Tens), plain(": %s full frames.", l.Number(place.Number(s.Ten)))}, "How many are that?"}
+	}
+	in := s.Count - 10*(s.Ten-1)
+	do := fmt.Sprintf("Look at frame %d", s.Ten)
+	if len(s.Moves) > 0 {
+		do = "Put in " + l.Number(place.Number(s.Moves[0].Count))
+	}
+	says := []Span{plain("%s: ", capital(l.seen(in))), l.tell(l.Number(n), place.Ones), plain(".")}
+	if s.Ten > 1 {
+		says = []Span{plain("%s and %s: ", capital(l.Number(place.Number(10*(s.Ten-1)))), l.Number(place.Number(in))), l.tell(l.Number(n), place.Ones), plain(".")}
+	} else if in <= 5 && l.Filled != trace.ByPairs {
+		row := "."
+		if in == 5 {
+			row = ": a full row."
+		}
+		says = []Span{l.tell(capital(l.Number(n)), place.Ones), plain("%s", row)}
+	}
+	return told{do, says, "How many are there now?"}
+}
+
+// seen says how some in a frame are seen: five and some, or pairs.
+func (l numberTable) seen(in int) string {
+	if l.Filled == trace.ByPairs {
+		pairs := l.Number(place.Number(in/2)) + plural(" pair", in/2)
+		if in < 2 {
+			return "one"
+		}
+		if in%2 == 1 {
+			pairs += " and one"
+		}
+		return pairs
+	}
+	if in > 5 {
+		return "five and " + l.Number(place.Number(in-5))
+	}
+	return l.Number(place.Number(in))
+}
+
+func (l numberTable) on(s trace.Step) told {
+	says := []Span{l.tell(capital(l.Number(place.Number(s.Count))), place.Ones), plain(".")}
+	if s.Count == l.n {
+		says = append(says, plain(" %s and %s.", capital(l.Number(place.Number((s.Ten-1)*10))), l.Number(place.Number(s.Count-(s.Ten-1)*10))))
+	}
+	return told{"Count one on", says, "Which number comes now?"}
+}
+
+// ringed is what is done with a crowd.
+func (l numberTable) ringed(s trace.Step) told {
+	switch s.Kind {
+	case number.Redraw:
+		return told{"Draw the same number", []Span{plain("%s.", capital(l.drawing()))}, "How is it drawn?"}
+	case number.Over:
+		if s.Count == 0 {
+			return told{"Count what is over", []Span{plain("Nothing is outside the rings: "), l.tell("no ones", place.Ones), plain(".")}, "How many are outside the rings?"}
+		}
+		if l.n < 10 {
+			return told{"Count them", []Span{l.tell(capital(l.things(l.Asked, s.Count)), place.Ones), plain(": not enough for a ring.")}, "Is there enough for a ring of ten?"}
+		}
+		return told{"Count what is over", []Span{l.tell(capital(l.Number(place.Number(s.Count))), place.Ones), plain(" outside the rings: the ones.")}, "How many are outside the rings?"}
+	}
+	says := []Span{l.tell("Ten", place.Tens), plain(" are marked and ringed, and 10 is written.")}
+	if s.Ten > 1 {
+		says = append(says, plain(" %s so far.", capital(l.Number(place.Number(s.Count)))))
+	}
+	return told{"Ring ten", says, "How many more are in a ring?"}
+}
+
+// drawing says how a number is drawn.
+func (w Words) drawn(tens, ones int) string {
+	lines, dots := place.Number(tens).Words(false)+" lines", place.Number(ones).Words(false)+" dots"
+	switch tens {
+	case 0:
+		lines = "no line"
+	case 1:
+		lines = "one line"
+	}
+	switch ones {
+	case 0:
+		dots = "no dot"
+	case 1:
+		dots = "one dot"
+	}
+	return lines + " and " + dots
+}
+
+func (l numberTable) drawing() string { return l.drawn(l.Asked.Tens(), l.Asked.Ones()) }
+
+// laid is what is laid, drawn or counted of tens and ones.
+func (l numberTable) laid(s trace.Step) told {
+	counts := len(s.Moves) == 0 && s.At.Phase == trace.Counting
+	p, n := place.Tens, l.Asked.Tens()
+	if s.Kind == number.Ones {
+		p, n = place.Ones, l.Asked.Ones()
+	}
+	do := "Lay " + l.Count(n, p)
+	if l.Work.Drawn {
+		do = "Draw " + l.Count(n, p)
+	}
+	if counts {
+		do = "Count the " + l.PlaceMany(p)
+	}
+	ask := "How many " + l.PlaceMany(p) + "?"
+	total := plain(": %s.", l.Number(place.Number(s.Count)))
+	switch {
+	case p == place.Ones && n == 0:
+		return told{do, []Span{l.tell(capital(l.Count(0, place.Ones)), place.Ones), total}, ask}
+	case p == place.Tens && counts && n > 1:
+		return told{do, []Span{plain("%s: ", capital(l.byTens(n))), l.tell(l.Count(n, p), p), plain(".")}, ask}
+	case p == place.Ones && n > 0 && l.n > 10:
+		return told{do, []Span{plain("And "), l.tell(l.Count(n, p), p), total}, ask}
+	}
+	return told{do, []Span{l.tell(capital(l.Count(n, p)), p), total}, ask}
+}
+
+// byTens counts by tens: "ten, twenty, thirty".
+func (l numberTable) byTens(tens int) string {
+	said := make([]string, tens)
+	for i := range said {
+		said[i] = l.Number(place.Number(10 * (i + 1)))
+	}
+	return strings.Join(said, ", ")
+}
+
+func (l numberTable) parts() told {
+	tens, ones := l.Asked.Tens(), l.Asked.Ones()
+	unit := []Span{l.tell(capital(l.Count(tens, place.Tens)), place.Tens), plain(" and "), l.tell(l.Count(ones, place.Ones), place.Ones), plain(".")}
+	switch l.Asked.Answered {
+	case number.HowMany:
+		return told{"Say how many tens", []Span{l.tell(capital(l.Count(tens, place.Tens)), place.Tens), plain(". They are worth %s.", l.Number(place.Number(10*tens)))}, "How many tens are there?"}
+	case number.InParts:
+		return told{"Write the parts", []Span{l.tell(l.Numeral(place.Number(10*tens)), place.Tens), plain(" + "), l.tell(l.Numeral(place.Number(ones)), place.Ones), plain(".")}, "Which parts make it?"}
+	}
+	if l.Asked.Shown == number.Riddle {
+		return told{"Swap ten ones", append([]Span{plain("Ten of the ones make one ten more: ")}, unit...), "What do ten ones make?"}
+	}
+	return told{"Say the tens and the ones", unit, "How many tens, how many ones?"}
+}
+
+func (l numberTable) writes(s trace.Step) told {
+	p := s.Column[len(s.Column)-1].Place
+	says := []Span{l.tell(l.Numeral(place.Number(s.Count)), p), plain(" for the %s.", l.PlaceMany(p))}
+	if s.Count == 0 && l.n > 0 {
+		says = []Span{l.tell("0", p), plain(": there are %s.", l.Count(0, p))}
+	}
+	if l.n < 10 {
+		says = []Span{plain("It is written "), l.tell(l.Numeral(place.Number(l.n)), p), plain(".")}
+	}
+	return told{fmt.Sprintf("Write the %s", l.PlaceMany(p)), says, "Which figure is written for the " + l.PlaceMany(p) + "?"}
+}
+
+// answer says the number back: how its word and its figures go together.
+func (l numberTable) answer() told {
+	if l.Asked.Answered == number.CountBack {
+		return told{"Count back from 9", []Span{plain("Nine in the nine, and no stick is over: every box is right.")}, "How many are in the last box?"}
+	}
+	n := l.Asked.Number
+	says := []Span{plain("%s. ", capital(l.Number(n)))}
+	_, cord := l.Parts(n)
+	ones := l.Number(place.Number(l.Asked.Ones()))
+	switch {
+	case l.Asked.Answered == number.ToTen:
+		says = []Span{plain("%s and %s make ten.", capital(l.Number(n)), l.Number(10-n))}
+	case cord == Bound:
+		says = append(says, plain("It has a name of its own: ten and %s.", ones))
+	case cord == Crossed:
+		says = append(says, plain("The word says the %s first, the figures write the ten first.", ones))
+	case cord == Looped && n < 20:
+		says = append(says, plain("The word has changed, and says the %s first: ten and %s.", ones, ones))
+	case n >= 10:
+		says = append(says, plain("%s.", capital(l.Units(l.Asked.Tens(), l.Asked.Ones()))))
+	}
+	return told{"Say it back", says, "How is it said?"}
+}
+
+// TurnRole says what a child does where numbers are asked one after another.
+func (w Words) TurnRole(child int) string {
+	if child == 0 {
+		return "begins, and is asked in turn"
+	}
+	return "is asked in turn"
+}
+
+// NumbersInWays says how many numbers are asked in how many ways.
+func NumbersInWays(numbers, ways int) string {
+	return fmt.Sprintf("%d %s in %d %s", numbers, plural("number", numbers), ways, plural("way", ways))
+}
+
+// AskedLately says how many questions were asked lately and are left out; empty for none.
+func AskedLately(n int) string {
+	if n == 0 {
+		return ""
+	}
+	return fmt.Sprintf("%d of them asked lately, and left out", n)
+}
+
+// OneBasis says what the minutes of a number asked alone are made of.
+const OneBasis = "One to lay out, a few seconds for each step, one to say it back."
+
+// fetched names what is fetched for a number besides its pieces.
+var fetched = map[trace.Thing][2]string{
+	number.Frame: {"ten frame", "ten frames"}, number.Box: {"box of five", "boxes of five"}, number.Cover: {"cover", "covers"},
+	number.Whiteboard: {"whiteboard for each", "whiteboards for each"}, number.Sheet: {"sheet with the picture", "sheets with the picture"}, number.Pencil: {"pencil and paper", "pencils and paper"},
+}
+
+// Fetched names what is fetched, by how many.
+func Fetched(t trace.Thing, n int) string { return fetched[t][min(1, max(0, n-1))] }
+
+// PieceFetched names a piece of no place that is fetched, by how many.
+func PieceFetched(p piece.Piece, n int) string {
+	return plural(map[piece.Piece]string{piece.Counter: "thing to count", piece.Stick: "stick"}[p], n)
+}
