@@ -243,3 +243,26 @@ func TestOrdersOfDigitsHold(t *testing.T) {
 		}
 	}
 }
+
+// Number words from zero to one hundred twenty are read as they are said, in plain words
+// and by their tens; what is nearly one is found, and what is none is not.
+func TestReadWords(t *testing.T) {
+	for n := place.Number(0); n <= 120; n++ {
+		for _, how := range []place.Speech{{}, {And: true}, {TenAnd: true}} {
+			said := n.Spoken(how)
+			for _, text := range []string{said, strings.ToUpper(said), strings.ReplaceAll(said, "-", " ")} {
+				if back, known := place.ReadWords(text); !known || back != n {
+					t.Fatalf("%d is said %q and read as %d", n, text, back)
+				}
+			}
+		}
+	}
+	for text, want := range map[string]string{"fifteeen": "fifteen", "fourty": "forty", "twelv": "twelve", "apple": "", "": ""} {
+		if _, known := place.ReadWords(text); known {
+			t.Errorf("%q is read", text)
+		}
+		if near, found := place.NearestWords(text); found != (want != "") || found && near != want {
+			t.Errorf("%q is nearly %q", text, near)
+		}
+	}
+}

@@ -524,6 +524,14 @@ var fetched = map[trace.Thing][2]string{
 // Fetched names what is fetched, by how many.
 func Fetched(t trace.Thing, n int) string { return fetched[t][min(1, max(0, n-1))] }
 
+// Things counts things: "one thing", "43 things".
+func Things(n int) string {
+	if n == 1 {
+		return "one thing"
+	}
+	return fmt.Sprint(n, " things")
+}
+
 // PieceFetched names a piece of no place that is fetched, by how many.
 func PieceFetched(p piece.Piece, n int) string {
 	return plural(map[piece.Piece]string{piece.Counter: "thing to count", piece.Stick: "stick"}[p], n)
