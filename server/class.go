@@ -24,7 +24,7 @@ func (s *Server) desk(c *call) error {
 	desk := wire.Desk{
 		Class: wire.ClassLink{ID: c.class.ID.String(), Name: c.class.Name, Role: string(c.role)},
 		Day:   wire.DayOf(s.now().In(zone)), Settings: wire.SettingsOf(c.class.Settings, c.class.Revision), Palette: wire.PaletteOf(c.class.Settings.Words(), c.class.Settings.Colours),
-		Words: wire.WordsOf(words), Stages: wire.StagesOf(words, c.class.Settings.Range.Limit()), Learners: []wire.Learner{}, Open: []wire.LessonLink{}, Limits: wire.LimitsOf(), Told: wire.ToldOf(words),
+		Words: wire.WordsOf(words), Stages: wire.StagesOf(c.class.Settings), Learners: []wire.Learner{}, Open: []wire.LessonLink{}, Limits: wire.LimitsOf(), Told: wire.ToldOf(words),
 	}
 	learners, err := s.store.Learners(c.Context(), c.class.ID)
 	if err != nil {

@@ -74,7 +74,7 @@ func (s *Server) wireRecord(c *call, kept store.Lesson) (wire.Record, error) {
 		entries[o.ID.String()] = wire.EntryOf(words, keptOf(o, zone), today, c.role.May(store.Lead))
 	}
 	for nth := range kept.Items {
-		out.Tasks = append(out.Tasks, wire.WorkedOf(words, kept.Lesson, nth, children, kept.Rows(nth, store.Records(seen)), entries))
+		out.Tasks = append(out.Tasks, wire.WorkedOf(c.class.Settings, kept.Lesson, nth, children, kept.Rows(nth, store.Records(seen)), entries))
 	}
 	return out, s.addEstimates(c, kept, &out)
 }

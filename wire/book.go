@@ -7,8 +7,10 @@ import (
 	"vineswap/core/choose"
 	"vineswap/core/ladder"
 	"vineswap/core/lesson"
+	"vineswap/core/number"
 	"vineswap/core/problem"
 	"vineswap/core/say"
+	"vineswap/core/setting"
 	"vineswap/core/task"
 )
 
@@ -26,8 +28,8 @@ type Entry struct {
 	Task      string   `json:"task"`
 	Nth       int      `json:"nth"`
 	Answer    string   `json:"answer"`
-	Result    string   `json:"result"` // the right one, as it is written
-	Rests     bool     `json:"rests"`  // an answer can have a rest
+	Result    string   `json:"result"`  // the right one, as it is written
+	Between   Named    `json:"between"` // what can stand between the parts of an answer, and its key; empty for one part
 	Right     bool     `json:"right"`
 	Slips     []string `json:"slips"` // what explains a wrong answer, in words
 	Stage     string   `json:"stage"`
@@ -79,7 +81,7 @@ type Kept struct {
 func EntryOf(w say.Words, k Kept, today book.Day, lead bool) Entry {
 	stage := ladder.Credit(k.Task, k.Stage)
 	e := Entry{
-		ID: k.ID, Learner: k.Learner, Lesson: k.Lesson, Task: w.Task(k.Task), Nth: k.Nth, Answer: k.Answer, Result: k.Task.Result(), Rests: rests(k.Task),
+		ID: k.ID, Learner: k.Learner, Lesson: k.Lesson, Task: w.Task(k.Task), Nth: k.Nth, Answer: k.Answer, Result: k.Task.Result(), Between: between(k.Task),
 		Right: k.Right(), Slips: []string{}, Stage: string(stage), StageName: w.Stage(stage), Manner: string(k.Manner), InManner: say.InManner(k.Manner), Manners: MannersOf(stage),
 		Help: string(k.Help), HelpSays: say.Help(k.Help), Way: string(k.Way), WayName: say.Way(k.Way), Came: string(k.Came), CameSays: say.Came(k.Came), Chosen: k.Chosen, Runs: k.Runs, HasNote: k.Note != "",
 		Day: k.Day.String(), DaySays: say.ShortDay(k.Day, today), By: k.By, At: k.At.Format("15:04"), Withdrawn: k.Withdrawn, Replaces: k.Replaces, Current: k.Current,
@@ -93,10 +95,21 @@ func EntryOf(w say.Words, k Kept, today book.Day, lead bool) Entry {
 	return e
 }
 
-// rests tells whether an answer to a task can have a rest.
-func rests(t task.Task) bool {
-	p, of := problem.From(t)
-	return of && p.Rests()
+// between is what can stand between the parts of an answer to a task, and what its key is
+// called.
+func between(t task.Task) Named {
+	if p, of := problem.From(t); of && p.Rests() {
+		return Named{" r ", "remainder"}
+	}
+	if a, of := number.From(t); of {
+		switch a.Answered {
+		case number.InParts:
+			return Named{" + ", "+"}
+		case number.InUnits:
+			return Named{" tens ", "tens"}
+		}
+	}
+	return Named{}
 }
 
 // Record is the page on which a lesson is written up.
@@ -118,9 +131,10 @@ type Worked struct {
 	Text      string     `json:"text"`
 	Sign      string     `json:"sign"`
 	Numbers   []int      `json:"numbers"`
-	Answer    int        `json:"answer"` // the number that comes out, to draw estimates beside
-	Result    string     `json:"result"` // as it is written: "24 rest 1"
-	Rests     bool       `json:"rests"`  // an answer can have a rest
+	Answer    int        `json:"answer"`        // the number that comes out, to draw estimates beside
+	Result    string     `json:"result"`        // as it is written: "24 rest 1"
+	Between   Named      `json:"between"`       // what can stand between the parts of an answer, and its key; empty for one part
+	One       *One       `json:"one,omitempty"` // of a number that is asked alone
 	Words     string     `json:"words"`
 	Manners   []Named    `json:"manners"` // of its stage
 	Rows      []Row      `json:"rows"`    // one for each child
@@ -215,12 +229,17 @@ func MannersOf(id choose.StageID) []Named {
 
 // WorkedOf makes a task of a lesson with its rows; the entries are those of the
 // whole lesson.
-func WorkedOf(w say.Words, l lesson.Lesson, nth int, children []Learner, rows []lesson.Row, entries map[string]Entry) Worked {
-	t := l.Items[nth].Task
-	out := Worked{Text: w.Task(t), Numbers: []int{}, Answer: int(t.Right()[0]), Result: t.Result(), Rests: rests(t), Rows: []Row{}, Estimates: []Estimate{}, Saw: []Saw{}}
+func WorkedOf(class setting.Class, l lesson.Lesson, nth int, children []Learner, rows []lesson.Row, entries map[string]Entry) Worked {
+	t, w := l.Items[nth].Task, class.Words()
+	out := Worked{Text: w.Task(t), Numbers: []int{}, Answer: int(t.Right()[0]), Result: t.Result(), Between: between(t), Rows: []Row{}, Estimates: []Estimate{}, Saw: []Saw{}}
 	out.Manners = MannersOf(ladder.Credit(t, l.Items[nth].Stage))
 	if p, of := problem.From(t); of {
 		out.Sign, out.Numbers, out.Words = problem.Sign(p.Kind), ints(p.Numbers), p.Answer().Words(w.And)
+	}
+	if a, of := number.From(t); of {
+		if one, err := oneOf(class, a); err == nil {
+			out.One, out.Words = &one, w.Number(a.Number)
+		}
 	}
 	for _, r := range rows {
 		row := Row{Learner: r.Child, Help: string(r.Help), Manner: string(r.Manner), Runs: r.Runs, Written: r.Written(), Kept: []Entry{}}

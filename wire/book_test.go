@@ -17,6 +17,7 @@ import (
 	"vineswap/core/number"
 	"vineswap/core/problem"
 	"vineswap/core/say"
+	"vineswap/core/setting"
 	"vineswap/wire"
 )
 
@@ -71,7 +72,7 @@ func TestWorked(t *testing.T) {
 		for _, r := range records {
 			entries[r.ID], kept = wire.EntryOf(say.Words{}, r, today, true), append(kept, r.Record)
 		}
-		return wire.WorkedOf(say.Words{}, l, 0, children, l.Rows(0, kept), entries)
+		return wire.WorkedOf(setting.Default(), l, 0, children, l.Rows(0, kept), entries)
 	}
 	sum := made(material.Beads, problem.SumOf(47, 25), kept("62", nil))
 	if fmt.Sprint(sum.Saw) != "[{Wren A. ones ones 12 counted, one swap: 2 stay} {Jory P. tens tens 7 counted}]" || sum.Sign != "+" || sum.Answer != 72 {
@@ -85,7 +86,7 @@ func TestWorked(t *testing.T) {
 		t.Errorf("%+v", taken)
 	}
 	drawn := made(material.Drawings, problem.Of(problem.Sharing, 97, 4))
-	if fmt.Sprint(drawn.Saw) != "[{Jory P. tens tens 9 among four: 2 each, 1 left over} {Wren A. ones ones 17 among four: 4 each, 1 left over}]" || drawn.Result != "24 r 1" || !drawn.Rests || drawn.Rows[0].Manner != "drawn" {
+	if fmt.Sprint(drawn.Saw) != "[{Jory P. tens tens 9 among four: 2 each, 1 left over} {Wren A. ones ones 17 among four: 4 each, 1 left over}]" || drawn.Result != "24 r 1" || drawn.Between.Name != "remainder" || drawn.Rows[0].Manner != "drawn" {
 		t.Errorf("sharing, drawn: %+v", drawn)
 	}
 }

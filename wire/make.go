@@ -116,13 +116,17 @@ func StageOf(w say.Words, id choose.StageID) Stage {
 	return s
 }
 
-// StagesOf makes the stages that numbers below a limit can be chosen for.
-func StagesOf(w say.Words, limit place.Number) []Stage {
+// StagesOf makes the stages that numbers in the range of a class can be chosen for.
+func StagesOf(class setting.Class) []Stage {
+	w, limit := class.Words(), class.Range.Limit()
 	out := []Stage{}
 	for i, id := range number.Stages() {
 		if number.Within(id, limit) {
 			stage := StageOf(w, id)
 			stage.Opens = i == 0
+			if one, err := oneOf(class, number.Example(id)); err == nil {
+				stage.Example = &one
+			}
 			out = append(out, stage)
 		}
 	}
@@ -221,6 +225,11 @@ func LinkOf(class setting.Class, id string, l lesson.Lesson, v lesson.View, chil
 	link := LessonLink{
 		ID: id, Sum: sum, Stand: string(l.Stand), Material: string(l.Material), Children: []string{},
 		Nth: l.Nth, Tasks: len(l.Items), Ribbon: []Mark{}, Mark: now.Mark, Next: now.Next, Said: now.Said, Since: since,
+	}
+	if link.With = string(l.Material); sum.One != nil {
+		link.With = ""
+	} else if !sum.LaidOut {
+		link.With = "cards"
 	}
 	for _, m := range marks {
 		link.Ribbon = append(link.Ribbon, Mark(m))

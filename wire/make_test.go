@@ -167,7 +167,7 @@ func TestEverySideCanBeSet(t *testing.T) {
 }
 
 func TestStages(t *testing.T) {
-	stages := wire.StagesOf(say.Words{}, 0)
+	stages := wire.StagesOf(setting.Default())
 	for _, s := range stages[:len(number.Stages())] {
 		if s.Kind != string(number.Kind) || s.Name == "" || s.Asks == "" {
 			t.Errorf("%+v", s)

@@ -40,9 +40,12 @@ func oneOf(class setting.Class, a number.Asked) (One, error) {
 		out.Crowd = &made
 	}
 	for _, wrong := range a.Wrong() {
-		made := SlipSay{a.Write(wrong.Answer), say.Slip(wrong.Slip)}
-		if !slices.Contains(out.Slips, made) {
-			out.Slips = append(out.Slips, made)
+		answer, says := a.Write(wrong.Answer), say.Slip(wrong.Slip)
+		i := slices.IndexFunc(out.Slips, func(s SlipSay) bool { return s.Says == says })
+		if i < 0 {
+			out.Slips = append(out.Slips, SlipSay{answer, says})
+		} else {
+			out.Slips[i].Answer += " or " + answer
 		}
 	}
 	return out, nil
@@ -62,10 +65,10 @@ func crowdOf(c crowd.Crowd) Crowd {
 		}
 		hull := []Spot{}
 		for _, s := range crowd.Hull(spots) {
-			hull = append(hull, Spot{tenth(s.X), tenth(s.Y), tenth(c.Apart / 2)})
+			hull = append(hull, Spot{tenth(s.X), tenth(s.Y), tenth(c.Ring())})
 		}
 		out.Hulls = append(out.Hulls, hull)
-		out.Tens = append(out.Tens, Spot{tenth(c.Tens[k].X), tenth(c.Tens[k].Y), 0})
+		out.Tens = append(out.Tens, Spot{tenth(c.Tens[k].X), tenth(c.Tens[k].Y), tenth(c.Tens[k].R)})
 	}
 	return out
 }

@@ -167,17 +167,18 @@ type PieceWord struct {
 
 // Stage is a stage that numbers can be chosen for.
 type Stage struct {
-	ID     string   `json:"id"`
-	Name   string   `json:"name"`
-	Asks   string   `json:"asks"`
-	Knots  []string `json:"knots"` // any, no or yes for each place of its example, ones first
-	Least  int      `json:"least"` // digits that the longest number needs
-	Most   int      `json:"most"`  // and has at most
-	Made   bool     `json:"made"`  // whether a swap made by a swap belongs to it
-	Kind   string   `json:"kind"`
-	Few    int      `json:"few"`    // how many numbers it needs at least
-	Hollow []bool   `json:"hollow"` // the zeros of its example, ones first
-	Opens  bool     `json:"opens"`  // numbers of its kind are first chosen for it
+	ID      string   `json:"id"`
+	Name    string   `json:"name"`
+	Asks    string   `json:"asks"`
+	Knots   []string `json:"knots"` // any, no or yes for each place of its example, ones first
+	Least   int      `json:"least"` // digits that the longest number needs
+	Most    int      `json:"most"`  // and has at most
+	Made    bool     `json:"made"`  // whether a swap made by a swap belongs to it
+	Kind    string   `json:"kind"`
+	Few     int      `json:"few"`               // how many numbers it needs at least
+	Hollow  []bool   `json:"hollow"`            // the zeros of its example, ones first
+	Opens   bool     `json:"opens"`             // numbers of its kind are first chosen for it
+	Example *One     `json:"example,omitempty"` // of a stage in which one number is asked
 }
 
 // Learner is a child of the class.
@@ -437,6 +438,7 @@ type LessonLink struct {
 	Sum      Sum      `json:"sum"`
 	Stand    string   `json:"stand"`
 	Material string   `json:"material"`
+	With     string   `json:"with"`     // what it is worked with, as it is said; empty where that says nothing
 	Children []string `json:"children"` // names
 	Nth      int      `json:"nth"`      // the task in hand
 	Tasks    int      `json:"tasks"`    // how many there are
@@ -601,7 +603,7 @@ type Crowd struct {
 	Things []Spot   `json:"things"` // in the order in which they are marked
 	Rings  [][]int  `json:"rings"`
 	Hulls  [][]Spot `json:"hulls"` // around each ring
-	Tens   []Spot   `json:"tens"`  // where 10 is written
+	Tens   []Spot   `json:"tens"`  // where 10 is written, with the room around it
 }
 
 // Spot is a point, and the radius of what lies there.

@@ -142,8 +142,8 @@ func crowdSVG(c crowd.Crowd) string {
 		for _, s := range crowd.Hull(spots) {
 			points = append(points, fmt.Sprintf("%.1f,%.1f", s.X, s.Y))
 		}
-		fmt.Fprintf(&b, `<polygon points="%s" fill="none" stroke="#2f6b45" stroke-width="%.1f" stroke-linejoin="round"/>`+"\n", strings.Join(points, " "), c.Apart-2)
-		fmt.Fprintf(&b, `<polygon points="%s" fill="#fff" stroke="#fff" stroke-width="%.1f" stroke-linejoin="round"/>`+"\n", strings.Join(points, " "), c.Apart-7)
+		fmt.Fprintf(&b, `<polygon points="%s" fill="none" stroke="#2f6b45" stroke-width="%.1f" stroke-linejoin="round"/>`+"\n", strings.Join(points, " "), 2*c.Ring())
+		fmt.Fprintf(&b, `<polygon points="%s" fill="#fff" stroke="#fff" stroke-width="%.1f" stroke-linejoin="round"/>`+"\n", strings.Join(points, " "), 2*c.Ring()-5)
 		fmt.Fprintf(&b, `<text x="%.1f" y="%.1f" text-anchor="middle" dominant-baseline="central" font-size="30" font-weight="700" fill="#145a5e">10</text>`+"\n", c.Tens[k].X, c.Tens[k].Y)
 	}
 	for _, t := range c.Things {

@@ -44,39 +44,174 @@ type Crowd struct {
 	// Rings are the indices of the ten that are ringed together; what is left over is in
 	// none.
 	Rings [][]int
-	// Tens are where 10 is written at each ring.
-	Tens []Spot
+	// Tens are where 10 is written at each ring, with the room that there is around it.
+	Tens []Thing
 	// Apart is how far two middles are from one another at least, in px.
 	Apart float64
 }
 
 // Layouts of a crowd.
 const (
-	packed  = 0.86 // how near to one another things lie: 1.07 would be as near as any can
+	packed  = 0.86 // how near to one another things lie at first: 1.07 would be as near as any can
 	widest  = 104  // no two are held further apart than this
 	perGap  = 0.36 // a radius, as a part of the distance between two
-	sweeps  = 400  // at most, in which things push one another apart
-	settled = 0.25 // px nearer than they should, at which the pushing ends
+	perRing = 0.46 // and how far from the middles a ring is drawn
+	nearer  = 0.96 // by which the distance shrinks where the things do not fit
+	around  = 4    // things' worth of room that each cell has besides, for its sides
+	slant   = 0.3  // radians, by which a cut across the sheet leans at most
+	sweeps  = 300  // at most, in which things push one another apart
+	settled = 0.05 // px nearer than they should, at which the pushing ends
 	perRow  = 10
 )
 
 // Lay scatters n things at random by a seed. The same seed gives the same crowd. The
 // error wraps ErrCount.
+//
+// The sheet is cut straight across again and again, into a cell for each ten and one for
+// what is left over; in each cell things are thrown at random and push one another apart.
+// They keep so far from the cuts that rings around them cannot cross.
 func Lay(n int, seed uint64) (Crowd, error) {
 	if err := Valid(n); err != nil {
 		return Crowd{}, err
 	}
-	c := Crowd{}
-	c.Apart = min(widest, packed*math.Sqrt(area(n)/float64(n)))
 	rng := rand.New(rand.NewPCG(seed, uint64(n)))
-	edge := margin(c.Apart)
-	spots := make([]Spot, n)
-	for i := range spots {
-		spots[i] = Spot{edge + rng.Float64()*(Width-2*edge), edge + rng.Float64()*(Height-2*edge)}
+	sizes := slices.Repeat([]int{ten}, n/ten)
+	if n%ten > 0 {
+		sizes = slices.Insert(sizes, rng.IntN(len(sizes)+1), n%ten)
 	}
-	c.Apart = pushApart(spots, c.Apart, edge)
-	c.ring(spots)
-	return c, nil
+	cells := split(whole(), sizes, rng)
+	for apart := min(widest, packed*math.Sqrt(Width*Height/float64(n))); ; apart *= nearer {
+		if spots, fit := throw(cells, sizes, apart, rng.Uint64()); fit {
+			c := Crowd{Apart: apart}
+			c.ring(spots)
+			return c, nil
+		}
+	}
+}
+
+// whole is the sheet, one corner after another.
+func whole() []Spot { return []Spot{{0, 0}, {Width, 0}, {Width, Height}, {0, Height}} }
+
+// split cuts a cell into one for each size, each as large as its size asks, and room for
+// its sides.
+func split(cell []Spot, sizes []int, rng *rand.Rand) [][]Spot {
+	if len(sizes) == 1 {
+		return [][]Spot{cell}
+	}
+	half := len(sizes) / 2
+	part, all := 0, 0
+	for i, size := range sizes {
+		if all += size + around; i < half {
+			part += size + around
+		}
+	}
+	low, high := bounds(cell)
+	lean := (2*rng.Float64() - 1) * slant
+	if high.Y-low.Y > high.X-low.X {
+		lean += math.Pi / 2
+	}
+	first, second := cut(cell, Spot{math.Cos(lean), math.Sin(lean)}, float64(part)/float64(all))
+	return append(split(first, sizes[:half], rng), split(second, sizes[half:], rng)...)
+}
+
+// cut cuts a cell across a direction so that the first part has a share of its area.
+func cut(cell []Spot, along Spot, share float64) (first, second []Spot) {
+	low, high := math.Inf(1), math.Inf(-1)
+	for _, s := range cell {
+		at := s.X*along.X + s.Y*along.Y
+		low, high = min(low, at), max(high, at)
+	}
+	want := share * areaOf(cell)
+	for range 40 {
+		at := (low + high) / 2
+		if first = clip(cell, along, at); areaOf(first) < want {
+			low = at
+		} else {
+			high = at
+		}
+	}
+	at := (low + high) / 2
+	return clip(cell, along, at), clip(cell, Spot{-along.X, -along.Y}, -at)
+}
+
+// clip is the part of a cell that lies up to a line across a direction.
+func clip(cell []Spot, along Spot, at float64) []Spot {
+	var kept []Spot
+	for i, a := range cell {
+		b := cell[(i+1)%len(cell)]
+		da, db := a.X*along.X+a.Y*along.Y-at, b.X*along.X+b.Y*along.Y-at
+		if da <= 0 {
+			kept = append(kept, a)
+		}
+		if da < 0 && db > 0 || da > 0 && db < 0 {
+			t := da / (da - db)
+			kept = append(kept, Spot{a.X + t*(b.X-a.X), a.Y + t*(b.Y-a.Y)})
+		}
+	}
+	return kept
+}
+
+func areaOf(cell []Spot) float64 {
+	sum := 0.0
+	for i, a := range cell {
+		b := cell[(i+1)%len(cell)]
+		sum += a.X*b.Y - b.X*a.Y
+	}
+	return math.Abs(sum) / 2
+}
+
+// throw throws the things of each cell, so far apart and half as far from its sides; false
+// where they do not fit.
+func throw(cells [][]Spot, sizes []int, apart float64, seed uint64) (spots [][]Spot, fit bool) {
+	rng := rand.New(rand.NewPCG(seed, 1))
+	for i, cell := range cells {
+		low, high := bounds(cell)
+		some := make([]Spot, sizes[i])
+		for k := range some {
+			some[k] = Spot{low.X + rng.Float64()*(high.X-low.X), low.Y + rng.Float64()*(high.Y-low.Y)}
+		}
+		if !settle(some, cell, apart) {
+			return nil, false
+		}
+		spots = append(spots, some)
+	}
+	return spots, true
+}
+
+// settle lets things push one another apart inside their cell; false where some stay too
+// near.
+func settle(spots, cell []Spot, apart float64) bool {
+	for range sweeps {
+		nearest := push(spots, apart)
+		inside := true
+		for i := range spots {
+			var moved bool
+			if spots[i], moved = within(cell, spots[i], apart/2); moved {
+				inside = false
+			}
+		}
+		if nearest > apart-settled && inside {
+			return true
+		}
+	}
+	return false
+}
+
+// within moves a point so far from the sides of a cell as it has to be.
+func within(cell []Spot, s Spot, margin float64) (at Spot, moved bool) {
+	for i, a := range cell {
+		b := cell[(i+1)%len(cell)]
+		length := math.Hypot(b.X-a.X, b.Y-a.Y)
+		if length == 0 {
+			continue
+		}
+		in := turn(a, b, s) / length // how far inside, as cells are named around to the right
+		if short := margin - in; short > settled {
+			s = Spot{s.X - short*(b.Y-a.Y)/length, s.Y + short*(b.X-a.X)/length}
+			moved = true
+		}
+	}
+	return s, moved
 }
 
 // Rows lays n things in rows of ten, with a gap after the fifth. The error wraps
@@ -100,7 +235,7 @@ func Rows(n int) (Crowd, error) {
 	}
 	for k := range n / ten {
 		c.Rings = append(c.Rings, count(k*ten, ten))
-		c.Tens = append(c.Tens, Spot{min(Width-24, Width/2+5.9*c.Apart), c.Things[k*ten].Y})
+		c.Tens = append(c.Tens, Thing{min(Width-24, Width/2+5.9*c.Apart), c.Things[k*ten].Y, c.Apart / 2})
 	}
 	return c, nil
 }
@@ -115,32 +250,6 @@ func Valid(n int) error {
 
 // IsCount tells whether an error is about how many things there are.
 func IsCount(err error) bool { return errors.Is(err, ErrCount) }
-
-// margin is how far the middle of a thing stays from the edge of the sheet, so that a
-// ring around it does too.
-func margin(apart float64) float64 { return apart/2 + 4 }
-
-// area is what n things share: the sheet without its margins, as they would be for them.
-func area(n int) float64 {
-	m := margin(packed * math.Sqrt(Width*Height/float64(n)))
-	m = min(m, margin(widest))
-	return (Width - 2*m) * (Height - 2*m)
-}
-
-// pushApart moves points that are too near to one another apart, until none is; it
-// returns how far apart the nearest two are.
-func pushApart(spots []Spot, apart, edge float64) float64 {
-	for range sweeps {
-		nearest := push(spots, apart)
-		for i, s := range spots {
-			spots[i] = Spot{min(max(s.X, edge), Width-edge), min(max(s.Y, edge), Height-edge)}
-		}
-		if nearest > apart-settled {
-			break
-		}
-	}
-	return nearestOf(spots, apart)
-}
 
 // push moves each two that are too near by half of what is missing; it returns how far
 // apart the nearest two were.
@@ -168,42 +277,29 @@ func push(spots []Spot, apart float64) float64 {
 // between is how far apart two points are.
 func between(a, b Spot) float64 { return math.Sqrt((a.X-b.X)*(a.X-b.X) + (a.Y-b.Y)*(a.Y-b.Y)) }
 
-func nearestOf(spots []Spot, apart float64) float64 {
-	for i := range spots {
-		for j := range i {
-			apart = min(apart, between(spots[i], spots[j]))
+// ring takes in the things of the cells: those of each ten, then what is left over.
+func (c *Crowd) ring(cells [][]Spot) {
+	for _, spots := range cells {
+		if len(spots) == ten {
+			c.add(spots, true)
 		}
 	}
-	return apart
+	for _, spots := range cells {
+		if len(spots) < ten {
+			c.add(spots, false)
+		}
+	}
 }
 
-// ring shares the points out into rings of ten by cutting the sheet straight across again
-// and again: what lies on two sides of a cut can be ringed without the rings crossing.
-func (c *Crowd) ring(spots []Spot) {
-	var cut func(spots []Spot, rings, left int)
-	cut = func(spots []Spot, rings, left int) {
-		cells := rings + min(left, 1)
-		if cells <= 1 {
-			c.add(spots, rings == 1)
-			return
-		}
-		along := func(s Spot) float64 { return s.X }
-		if low, high := bounds(spots); high.Y-low.Y > high.X-low.X {
-			along = func(s Spot) float64 { return s.Y }
-		}
-		slices.SortFunc(spots, func(a, b Spot) int { return cmp.Compare(along(a), along(b)) })
-		first := min(max(1, cells/2), rings)
-		cut(spots[:first*ten], first, 0)
-		cut(spots[first*ten:], rings-first, left)
-	}
-	cut(spots, len(spots)/ten, len(spots)%ten)
-}
+// Ring is how far from the middles of its things a ring is drawn, in px.
+func (c Crowd) Ring() float64 { return perRing * c.Apart }
 
 // add adds the things of one ring, or what is left over, each followed by its neighbour.
 func (c *Crowd) add(spots []Spot, ringed bool) {
 	if ringed {
 		c.Rings = append(c.Rings, count(len(c.Things), ten))
-		c.Tens = append(c.Tens, freest(spots))
+		at, room := freest(spots)
+		c.Tens = append(c.Tens, Thing{at.X, at.Y, room - perGap*c.Apart})
 	}
 	rest := slices.Clone(spots)
 	at := Spot{0, 0}
@@ -238,12 +334,12 @@ func bounds(spots []Spot) (low, high Spot) {
 }
 
 // freest is the point among some that is furthest from all of them, inside their ring:
-// there is room to write.
-func freest(spots []Spot) Spot {
+// there is room to write. Room is how far it is to the nearest of them.
+func freest(spots []Spot) (best Spot, room float64) {
 	const grid = 14
 	hull := Hull(spots)
 	low, high := bounds(spots)
-	best, most := spots[0], -1.0
+	most := -1.0
 	for i := range grid + 1 {
 		for j := range grid + 1 {
 			at := Spot{low.X + (high.X-low.X)*float64(i)/grid, low.Y + (high.Y-low.Y)*float64(j)/grid}
@@ -260,7 +356,7 @@ func freest(spots []Spot) Spot {
 			}
 		}
 	}
-	return best
+	return best, math.Sqrt(max(0, most))
 }
 
 // Hull are the outermost of some points, one after another around them (Andrew's monotone

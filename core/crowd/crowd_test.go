@@ -4,7 +4,6 @@ import (
 	"errors"
 	"math"
 	"reflect"
-	"slices"
 	"testing"
 
 	"vineswap/core/crowd"
@@ -43,15 +42,14 @@ func checkApart(t *testing.T, c crowd.Crowd, seed uint64) {
 		}
 		for j, b := range c.Things[:i] {
 			d := math.Hypot(a.X-b.X, a.Y-b.Y)
-			if d < c.Apart-1e-9 || d < 2.4*a.R {
+			if d < c.Apart-0.2 || d < 2.4*a.R {
 				t.Fatalf("%d things, seed %d: %d and %d are %.1f px apart, the limit is %.1f, the radius %.1f", len(c.Things), seed, i, j, d, c.Apart, a.R)
 			}
 		}
 	}
 }
 
-// No two rings cross: a straight line lies between them, so that their hulls have no
-// point in common.
+// No two rings cross, as wide as they are drawn: a straight line lies between them.
 func TestRingsDoNotCross(t *testing.T) {
 	for seed := range uint64(200) {
 		n := 20 + int(seed)%81
@@ -64,7 +62,7 @@ func TestRingsDoNotCross(t *testing.T) {
 			}
 			hulls[k] = crowd.Hull(spots)
 			for _, other := range hulls[:k] {
-				if !apart(hulls[k], other) && !apart(other, hulls[k]) {
+				if !apart(hulls[k], other, 2*c.Ring()) && !apart(other, hulls[k], 2*c.Ring()) {
 					t.Fatalf("%d things, seed %d: ring %d crosses another", n, seed, k+1)
 				}
 			}
@@ -72,12 +70,21 @@ func TestRingsDoNotCross(t *testing.T) {
 	}
 }
 
-// apart tells whether a side of the first hull has all of the other on its outer side.
-func apart(a, b []crowd.Spot) bool {
-	for i, p := range a {
-		q := a[(i+1)%len(a)]
-		outside := func(s crowd.Spot) bool { return (q.X-p.X)*(s.Y-p.Y)-(q.Y-p.Y)*(s.X-p.X) < 0 }
-		if !slices.ContainsFunc(b, func(s crowd.Spot) bool { return !outside(s) }) {
+// apart tells whether some straight line has the first hull on one side and all of the
+// other so far away on its other side.
+func apart(a, b []crowd.Spot, by float64) bool {
+	for turn := range 720 {
+		x, y := math.Cos(float64(turn)*math.Pi/720), math.Sin(float64(turn)*math.Pi/720)
+		span := func(spots []crowd.Spot) (low, high float64) {
+			low, high = math.Inf(1), math.Inf(-1)
+			for _, s := range spots {
+				low, high = min(low, s.X*x+s.Y*y), max(high, s.X*x+s.Y*y)
+			}
+			return low, high
+		}
+		lowA, highA := span(a)
+		lowB, highB := span(b)
+		if lowB-highA >= by || lowA-highB >= by {
 			return true
 		}
 	}

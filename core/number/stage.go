@@ -54,7 +54,7 @@ func usually(pairs ...[2]string) []way {
 var stages = []stage{
 	{
 		OneByOne, from(0, 10), []Shown{Things, Sticks, Numeral, Word, Said}, []Answered{Say, Write, Lay, CountBack},
-		usually([2]string{"things", "say"}, [2]string{"numeral", "lay"}), nil, Asked{7, Things, Say, 0},
+		usually([2]string{"things", "say"}, [2]string{"numeral", "lay"}), nil, Asked{5, Things, Say, 0},
 	},
 	{
 		FullTen, from(0, 10), []Shown{Frames, Numeral, Said}, []Answered{Say, Write, Fill, ToTen},

@@ -23,14 +23,18 @@ const (
 )
 
 // Phase names the stretch of the work that a position lies in, as on the
-// ribbon: "build", "join", the place at work, "read".
-func (w Words) Phase(at trace.Position) string {
+// ribbon: "build", "join", the place at work, "read". Alone is a number that is asked
+// alone.
+func (w Words) Phase(at trace.Position, alone bool) string {
 	switch at.Phase {
 	case trace.Before:
 		return "estimate"
 	case trace.Checking:
 		return "check"
 	case trace.LayOut:
+		if alone {
+			return "show"
+		}
 		return "build"
 	case trace.Covering:
 		return "cover"

@@ -534,5 +534,8 @@ func Things(n int) string {
 
 // PieceFetched names a piece of no place that is fetched, by how many.
 func PieceFetched(p piece.Piece, n int) string {
-	return plural(map[piece.Piece]string{piece.Counter: "thing to count", piece.Stick: "stick"}[p], n)
+	if p == piece.Stick {
+		return plural("stick", n)
+	}
+	return plural("thing", n) + " to count"
 }

@@ -21,6 +21,9 @@ type All struct {
 	KeptChoices  wire.KeptChoices  `json:"keptChoices"`
 	Choose       wire.Choose       `json:"choose"`
 	Chosen       wire.Chosen       `json:"chosen"`
+	ChooseOne    wire.ChooseOne    `json:"chooseOne"`
+	ChosenOne    wire.ChosenOne    `json:"chosenOne"`
+	Stands       wire.Stands       `json:"stands"`
 	Typed        wire.Typed        `json:"typed"`
 	NewLesson    wire.NewLesson    `json:"newLesson"`
 	LessonChange wire.LessonChange `json:"lessonChange"`

@@ -9,6 +9,9 @@ export interface All {
   keptChoices: KeptChoices;
   choose: Choose;
   chosen: Chosen;
+  chooseOne: ChooseOne;
+  chosenOne: ChosenOne;
+  stands: Stands;
   typed: Typed;
   newLesson: NewLesson;
   lessonChange: LessonChange;
@@ -81,6 +84,7 @@ export interface LessonLink {
   sum: Sum;
   stand: string;
   material: string;
+  with: string;
   children: string[];
   nth: number;
   tasks: number;
@@ -136,23 +140,7 @@ export interface Stage {
   few: number;
   hollow: boolean[];
   opens: boolean;
-}
-export interface Column {
-  place: string;
-  sum: number;
-  in: number;
-  out: number;
-  stays: number;
-  made: boolean;
-  caused: string;
-  swaps: boolean;
-  zero: boolean;
-}
-export interface Pieces {
-  place: string;
-  count: number;
-  trays: number[];
-  up: number;
+  example?: One;
 }
 export interface One {
   number: number;
@@ -198,6 +186,23 @@ export interface Spot {
 export interface SlipSay {
   answer: string;
   says: string;
+}
+export interface Column {
+  place: string;
+  sum: number;
+  in: number;
+  out: number;
+  stays: number;
+  made: boolean;
+  caused: string;
+  swaps: boolean;
+  zero: boolean;
+}
+export interface Pieces {
+  place: string;
+  count: number;
+  trays: number[];
+  up: number;
 }
 export interface Mark {
   name: string;
@@ -302,7 +307,8 @@ export interface Worked {
   numbers: number[];
   answer: number;
   result: string;
-  rests: boolean;
+  between: Named;
+  one?: One;
   words: string;
   manners: Named[];
   rows: Row[];
@@ -329,7 +335,7 @@ export interface Entry {
   nth: number;
   answer: string;
   result: string;
-  rests: boolean;
+  between: Named;
   right: boolean;
   slips: string[];
   stage: string;
@@ -577,6 +583,52 @@ export interface Ask {
 export interface AskSide {
   value: string;
   name: string;
+}
+export interface ChooseOne {
+  stage: string;
+  numbers?: number[];
+  shown?: string[];
+  answered?: string[];
+  children?: string[];
+  days?: number;
+  count: number;
+  seed: string;
+}
+export interface ChosenOne {
+  fits: number;
+  left: number;
+  says: string;
+  lately: string;
+  numbers: Toggle[];
+  shown: Toggle[];
+  answered: Toggle[];
+  ways: OneWay[];
+  problems: Sum[];
+  choice: ChooseOne;
+  seed: string;
+}
+export interface Toggle {
+  id: string;
+  name: string;
+  on: boolean;
+  cord?: string;
+}
+export interface OneWay {
+  shown: string;
+  answered: string;
+  numbers: number;
+}
+export interface Stands {
+  stages: {
+    [k: string]: Stand;
+  };
+}
+export interface Stand {
+  ready: Learner[];
+  wobbling: Learner[];
+  secure: number;
+  far: boolean;
+  all: boolean;
 }
 export interface Typed {
   text: string;

@@ -14,7 +14,9 @@
   import Cards from '../../lib/pieces/Cards.svelte';
   import Piece from '../../lib/pieces/Piece.svelte';
   import Pile from '../../lib/pieces/Pile.svelte';
+  import Fetched from '../../lib/ones/Fetched.svelte';
   import { loadDesk, shared, view } from '../../lib/state.svelte';
+  import OneScene from '../mat/one/OneScene.svelte';
   import Lies from './Lies.svelte';
   import Who from './Who.svelte';
 
@@ -30,6 +32,8 @@
   const kept = `gathered-${params.lesson}`;
   const taken = new SvelteSet<string>(JSON.parse(sessionStorage.getItem(kept) ?? '[]') as string[]);
   let turned = $state(false);
+  let w = $state(0);
+  let h = $state(0);
   let choosing = $state(shared.mayPresent);
 
   const material = $derived(link?.material ?? 'beads');
@@ -38,7 +42,8 @@
     const name = names[desk.words.places.findIndex((p) => p.id === place)];
     return (n === 1 ? name?.one : name?.many) ?? '';
   };
-  const list = $derived([
+  const one = $derived(sum?.one);
+  const problemList = (): { id: string; n: number; name: string; place: string }[] => [
     ...(sum?.pieces.map((p) => ({
       id: p.place,
       n: p.count,
@@ -48,7 +53,12 @@
     { id: 'small', n: lesson?.needs.small.length ?? 0, name: 'small sets', place: '' },
     { id: 'large', n: 1, name: 'large set', place: '' },
     { id: 'trays', n: lesson?.needs.trays ?? 0, name: 'trays', place: '' },
-  ]);
+  ];
+  const list = $derived(
+    one
+      ? (lesson?.needs.fetch ?? []).map((f) => ({ id: f.id, n: f.count, name: f.name, place: '' }))
+      : problemList(),
+  );
   const UNIT: Record<string, number> = { ones: 10, tens: 3.4, hundreds: 3.2, thousands: 2.1 };
   const OPEN: Record<string, number> = { ones: 15, tens: 6.6, hundreds: 4.4, thousands: 4.2 };
 
@@ -130,7 +140,34 @@
   {#snippet shelf()}
     <h1>From the shelf</h1>
     <p class="small">touch each one once it is on a tray</p>
-    {#if lesson}
+    {#if lesson && one}
+      <ul class="list">
+        {#each lesson.needs.fetch as f (f.id)}
+          <li>
+            <button class="one" aria-pressed={taken.has(f.id)} onclick={() => take(f.id)}>
+              <Fetched {f} {material} words={desk.words} />
+              <svg class="tick" width="24" height="24" viewBox="0 0 24 24" aria-hidden="true">
+                {#if taken.has(f.id)}
+                  <use href="#leaf" transform="translate(3 15) rotate(-10)" />
+                {:else}
+                  <circle
+                    cx="12"
+                    cy="12"
+                    r="8"
+                    fill="none"
+                    stroke="var(--edge)"
+                    stroke-width="1.6"
+                  />
+                {/if}
+              </svg>
+            </button>
+          </li>
+        {:else}
+          <li class="small">Nothing is needed: it is done in the head.</li>
+        {/each}
+      </ul>
+      <p class="small">Use the same list to count everything back at the end.</p>
+    {:else if lesson}
       <ul class="list">
         {#each list as item (item.id)}
           <li>
@@ -193,7 +230,13 @@
     <div class="gather">
       {#if hand.trouble}<Wrong trouble={hand.trouble} />{/if}
       {#if hand.conflict}<Wrong trouble={hand.conflict} />{/if}
-      {#if lesson && sum}
+      {#if lesson && one && lesson.steps.length}
+        <h1>{one.question}</h1>
+        <p class="small">{sum?.stage.name}: as it lies when the question is asked</p>
+        <div class="asked" bind:clientWidth={w} bind:clientHeight={h}>
+          {#if w > 0 && h > 0}<OneScene {lesson} index={0} {material} {w} {h} />{/if}
+        </div>
+      {:else if lesson && sum}
         {#if lesson.needs.alone}
           <h1>On the mat, cards only</h1>
           <p class="small">{sum.why}</p>
@@ -297,13 +340,13 @@
         bind:choosing
       />
       {#if choosing}
-        <h2 class="next">Check first</h2>
+        <h2 class="next">{lesson.needs.cautions.length ? 'Check first' : 'Time'}</h2>
         {#each lesson.needs.cautions as care (care.id)}
           <p class="small care">{care.text[material]}</p>
         {/each}
         <p class="care"><b>{lesson.needs.time}</b></p>
       {:else}
-        <h1 class="next">Check first</h1>
+        {#if lesson.needs.cautions.length}<h1 class="next">Check first</h1>{/if}
         <ul class="cares">
           {#each lesson.needs.cautions as care (care.id)}
             <li>
@@ -377,6 +420,14 @@
     height: 100%;
     padding: var(--s4) 24px var(--s3);
     gap: var(--s2);
+  }
+  .asked {
+    position: relative;
+    flex: 1;
+    min-height: 240px;
+  }
+  .list .one {
+    grid-template-columns: minmax(0, 1fr) 24px;
   }
   .kinds.none {
     display: none;

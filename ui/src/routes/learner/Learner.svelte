@@ -306,7 +306,7 @@
           bind:draft
           bind:touched
           expected={mended.result}
-          rests={mended.rests}
+          between={mended.between}
           {lead}
           hasNote={mended.hasNote}
           onnothing={withdraw}

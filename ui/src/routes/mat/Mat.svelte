@@ -15,6 +15,8 @@
   import type { Ink, Sheet, Step } from '../../lib/wire.gen';
   import CardScene from './CardScene.svelte';
   import Estimate from './Estimate.svelte';
+  import OneScene from './one/OneScene.svelte';
+  import OneShelf from './one/OneShelf.svelte';
   import Scene from './Scene.svelte';
   import Store from './Store.svelte';
 
@@ -40,6 +42,8 @@
   const shelved = $derived(lesson?.steps[at.shelf]);
   /** The step that the foot leads to. */
   const to = $derived(lesson?.steps[at.foot + 1]);
+  /** A number that is asked alone has a mat and a book of its own. */
+  const one = $derived(lesson?.link.sum.one);
   const ended = $derived(lesson?.link.stand === 'ended');
   const material = $derived(lesson?.link.material ?? 'beads');
   let w = $state(0);
@@ -94,7 +98,9 @@
   });
 
   /** Taking away and three numbers need more of an upright tablet. */
-  const tight = $derived(lesson?.link.sum.kind !== 'sum' || lesson.link.sum.numbers.length > 2);
+  const tight = $derived(
+    (!one && lesson?.link.sum.kind !== 'sum') || (lesson?.link.sum.numbers.length ?? 0) > 2,
+  );
 
   const say = (): void => {
     shared.said = lesson?.steps[hand.index]?.says.map((s) => s.text).join('') ?? '';
@@ -148,8 +154,9 @@
   const turnOver = (): void => localStorage.setItem(FORM, (kept = nextForm));
   const toMaterial = (id: string): void => void hand.change({ material: id });
   const other = (): void => {
-    const all = desk.words.materials.map((m) => m.id);
-    if (shared.mayPresent) toMaterial(all[(all.indexOf(material) + 1) % all.length]!);
+    const all = desk.words.materials.map((m) => m.id).filter((m) => !one || m !== 'drawings');
+    if ((!one || lesson?.scene === 'tens') && shared.mayPresent)
+      toMaterial(all[(all.indexOf(material) + 1) % all.length]!);
   };
 
   onMount(() => hand.load());
@@ -187,7 +194,15 @@
   bookSays={turn ? `${turn}’s turn` : ''}
 >
   {#snippet shelf()}
-    {#if shelved}
+    {#if lesson && one}
+      <OneShelf
+        {lesson}
+        words={desk.words}
+        {material}
+        onmaterial={toMaterial}
+        may={shared.mayPresent && !ended}
+      />
+    {:else if shelved}
       <Store
         words={desk.words}
         {material}
@@ -209,7 +224,9 @@
       data-last={lying && !following ? '' : undefined}
       class:wide={expanded}
     >
-      {#if lesson && lying?.kind === 'estimate'}
+      {#if lesson && one && w > 0 && h > 0}
+        <OneScene {lesson} index={hand.index} {material} {w} {h} />
+      {:else if lesson && lying?.kind === 'estimate'}
         <div class="about">
           <p class="kid">{lesson.link.sum.said}</p>
           {#if lesson.children.length && shared.mayPresent && !ended}
@@ -244,11 +261,17 @@
 
   {#snippet book()}
     {#if lesson && step && column}
+      {#if one}
+        <div class="one">
+          <h1>{one.question}</h1>
+          {#if one.given}<p class="kid">{one.given}</p>{/if}
+        </div>
+      {/if}
       <div
         class="written"
         class:tall={rows > 3}
         class:taller={rows > 5}
-        hidden={column.kind === 'estimate'}
+        hidden={!!one || column.kind === 'estimate'}
       >
         {#if expanded}
           <div class="form kid" role="img" aria-label="Expanded form: {column.form.join(' = ')}">
@@ -302,15 +325,15 @@
                 >{:else}{span.text}{/if}{/each}
           </p>
         {/if}
-        {#if step.kind !== 'estimate'}
+        {#if step.kind !== 'estimate' || one}
           <div class="ways">
             <button class="act" aria-pressed={asks} onclick={turnAsking}
               >{asks ? 'Show at once' : 'Ask first'}</button
             >
-            <button class="act" onclick={turnOver}>{FORMS[nextForm]}</button>
+            {#if !one}<button class="act" onclick={turnOver}>{FORMS[nextForm]}</button>{/if}
           </div>
         {/if}
-        {#if lesson.children.length && shared.mayPresent && !ended && step.kind !== 'estimate'}
+        {#if lesson.children.length && shared.mayPresent && !ended && (one ? step.kind === 'estimate' : step.kind !== 'estimate')}
           <Estimate id={params.lesson} nth={lesson.link.nth} {step} />
         {/if}
       </div>
@@ -399,6 +422,10 @@
     background: var(--paper);
     border: 1.5px solid var(--clay);
     border-radius: var(--r2);
+  }
+  .one .kid {
+    font-size: var(--t4);
+    line-height: 36px;
   }
   .words {
     margin-top: var(--s3);

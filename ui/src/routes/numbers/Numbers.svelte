@@ -1,7 +1,7 @@
 <script lang="ts">
   // Choosing numbers by the swaps that they cause: a stage or knots tied by
   // hand, the exact count, a hand of twelve, or a sum of one's own.
-  import { onMount } from 'svelte';
+  import { onMount, untrack } from 'svelte';
   import { push, router } from 'svelte-spa-router';
   import { api } from '../../lib/api';
   import { newId } from '../../lib/id';
@@ -11,25 +11,31 @@
   import Plain from '../../lib/parts/Plain.svelte';
   import Sides from '../../lib/parts/Sides.svelte';
   import Wrong from '../../lib/parts/Wrong.svelte';
-  import Cord from '../../lib/pieces/Cord.svelte';
-  import type { State } from '../../lib/pieces/cord';
   import { classPath, guarded, loadDesk, shared, troubleOf, view } from '../../lib/state.svelte';
-  import type { Choose, Chosen, Lesson, Sum, Trouble } from '../../lib/wire.gen';
+  import type {
+    Choose,
+    ChooseOne,
+    Chosen,
+    ChosenOne,
+    Lesson,
+    Stands,
+    Sum,
+    Trouble,
+  } from '../../lib/wire.gen';
+  import Boards from './Boards.svelte';
+  import { BOARDS, boardOf } from './boards';
   import Finer from './Finer.svelte';
   import Hand from './Hand.svelte';
+  import OneChooser from './OneChooser.svelte';
+  import OnePicked from './OnePicked.svelte';
   import Picked from './Picked.svelte';
   import States from './States.svelte';
   import Strip from './Strip.svelte';
 
   const desk = $derived(shared.desk!);
   const TWELVE = 12;
+  const LATELY_ONE = 7; // and numbers alone within these
   const LATELY = 30; // days within which those who are planned for get nothing again
-  const KINDS: [string, string][] = [
-    ['sum', 'Adding'],
-    ['difference', 'Taking away'],
-    ['share', 'Sharing'],
-    ['trays', 'Equal groups'],
-  ];
   const kept = `choice-2-${shared.desk!.class.id}`;
 
   const start = (): Choose => ({
@@ -63,6 +69,26 @@
   }
 
   let ask = $state<Choose>(stored());
+  const keptOne = `one-1-${shared.desk!.class.id}`;
+  const keptBoard = `board-1-${shared.desk!.class.id}`;
+  const storedOne = (): ChooseOne => {
+    const first = { stage: 'tens/one-by-one', count: TWELVE, seed: '' };
+    try {
+      return { ...first, ...(JSON.parse(sessionStorage.getItem(keptOne) ?? '{}') as ChooseOne) };
+    } catch {
+      return first;
+    }
+  };
+  let oneAsk = $state<ChooseOne>({
+    ...storedOne(),
+    children: untrack(forWhom),
+    days: LATELY_ONE,
+  });
+  let one = $state<ChosenOne>();
+  let stands = $state<Stands>();
+  let board = $state(BOARDS.find((b) => b?.id === sessionStorage.getItem(keptBoard))?.id ?? 'sum');
+  /** One number is asked alone, instead of a problem. */
+  const single = $derived(board === 'tens');
   let chosen = $state<Chosen>();
   let picked = $state<Sum>();
   let hand = $state('ones');
@@ -112,6 +138,11 @@
   const stage = (id: string): void => {
     const s = desk.stages.find((x) => x.id === id);
     if (!s) return;
+    toBoard(boardOf(s), false);
+    if (s.kind === 'number') {
+      void chooseOne({ stage: id, count: TWELVE, seed: '', children: forWhom(), days: LATELY_ONE });
+      return;
+    }
     const before = desk.stages.find((x) => x.id === ask.stage);
     const alike = ask.kind === s.kind && (before?.most ?? s.most) === s.most;
     const digits = alike ? ask.digits : [];
@@ -131,11 +162,37 @@
     count: TWELVE,
     seed: '',
   });
-  const stages = $derived(desk.stages.filter((s) => s.kind === (ask.kind ?? 'sum')));
-  function operation(kind: string): void {
-    if (kind === ask.kind) return;
-    const first = desk.stages.find((s) => s.kind === kind && s.opens);
+  /** Touches a board: its stages are shown, and its first is chosen. */
+  function toBoard(id: string, opens = true): void {
+    if (board === id) return;
+    board = id;
+    sessionStorage.setItem(keptBoard, id);
+    if (!opens) return;
+    picked = undefined;
+    const here = desk.stages.filter((s) => boardOf(s) === id);
+    const wanted = here.find((s) => stands?.stages[s.id]?.ready.length) ?? here[0];
+    const first = id === 'tens' ? wanted : (here.find((s) => s.opens) ?? here[0]);
     if (first) stage(first.id);
+  }
+  async function chooseOne(next: ChooseOne): Promise<void> {
+    oneAsk = next;
+    const turn = ++asked;
+    const before = picked;
+    choosing = true;
+    try {
+      const got = await guarded(api<ChosenOne>('POST', classPath('/numbers'), next));
+      if (turn !== asked) return;
+      one = got;
+      trouble = undefined;
+      oneAsk = { ...got.choice, children: next.children, days: next.days, count: TWELVE, seed: '' };
+      sessionStorage.setItem(keptOne, JSON.stringify({ ...got.choice, seed: got.seed }));
+      if (picked === before) picked = got.problems[0];
+      shared.said = `${got.left} questions fit`;
+    } catch (error) {
+      if (turn === asked) trouble = troubleOf(error);
+    } finally {
+      if (turn === asked) choosing = false;
+    }
   }
   const take = (choice: Choose): void =>
     void choose({
@@ -157,7 +214,8 @@
     if (ask.fit) await pending;
     void choose({ ...ask, digits: change(ask.digits) });
   }
-  const redraw = (): void => void choose({ ...ask, seed: '' });
+  const redraw = (): void =>
+    void (single ? chooseOne({ ...oneAsk, seed: '' }) : choose({ ...ask, seed: '' }));
 
   async function look(event: SubmitEvent): Promise<void> {
     event.preventDefault();
@@ -177,10 +235,11 @@
     if (!picked || opening || choosing) return;
     opening = true;
     const id = newId();
-    const drawn = chosen?.problems.some((p) => p.text === picked?.text);
+    const from = single ? one : chosen;
+    const drawn = from?.problems.some((p) => p.text === picked?.text);
     const body = {
       id,
-      tasks: [{ task: picked.task, stage: drawn ? chosen?.choice.stage : '' }],
+      tasks: [{ task: picked.task, stage: drawn ? from?.choice.stage : '' }],
       children,
     };
     try {
@@ -196,12 +255,17 @@
 
   function pick(sum: Sum): void {
     picked = sum;
-    shared.said = `${sum.text}, ${sum.swaps}`;
+    shared.said = sum.one ? sum.said : `${sum.text}, ${sum.swaps}`;
   }
 
   onMount(() => {
     const id = planned.get('stage');
+    void guarded(api<Stands>('GET', classPath('/stands'))).then(
+      (got) => (stands = got),
+      () => undefined, // without it nothing is folded or counted, and all can be chosen
+    );
     if (id && desk.stages.some((s) => s.id === id)) stage(id);
+    else if (single) void chooseOne(oneAsk);
     else void choose(ask);
   });
 </script>
@@ -210,7 +274,7 @@
   onkeydown={shortcuts({
     space: gather,
     d: redraw,
-    f: () => (finer = !finer),
+    f: () => !single && (finer = !finer),
     ...Object.fromEntries(
       [1, 2, 3, 4].map((n) => [
         String(n),
@@ -243,50 +307,22 @@
     ['arrows', 'along the knots, or the problems'],
   ]}
   drawer={150}
-  shelfSays={desk.stages.find((s) => s.id === ask.stage)?.name ?? 'my own pattern'}
+  shelfSays={desk.stages.find((s) => s.id === (single ? oneAsk.stage : ask.stage))?.name ??
+    'my own pattern'}
   bookSays={picked ? `${picked.said} chosen` : ''}
 >
   {#snippet shelf()}
-    <div class="ops" role="radiogroup" aria-label="Operation">
-      {#each KINDS as [kind, label] (kind)}
-        <button
-          role="radio"
-          aria-checked={(ask.kind ?? 'sum') === kind}
-          onclick={() => operation(kind)}>{label}</button
-        >
-      {/each}
-    </div>
-    <div class="stages" class:many={stages.length > 6} role="radiogroup" aria-label="Stage">
-      {#each stages as s (s.id)}
-        <button
-          role="radio"
-          class="stage"
-          aria-checked={ask.stage === s.id}
-          onclick={() => stage(s.id)}
-        >
-          {s.name}
-          <Cord
-            places={['ones', 'tens', 'hundreds', 'thousands'].slice(0, s.knots.length)}
-            states={s.knots as State[]}
-            made={s.hollow.map((h, i) => (s.kind === 'sum' ? s.made && i === 1 : h))}
-            hollow={s.hollow}
-            opens={s.kind === 'difference' || s.kind === 'share'}
-            pitch={40}
-            s={0.56}
-            ground={ask.stage === s.id ? 'var(--leaf-tint)' : 'var(--paper-2)'}
-          />
-        </button>
-      {/each}
-      <button
-        role="radio"
-        class="stage"
-        aria-checked={ask.stage === ''}
-        onclick={() => choose({ ...ask, stage: '' })}
-      >
-        my own pattern
-      </button>
-    </div>
-    {@render cords('tall')}
+    <Boards
+      stages={desk.stages}
+      {stands}
+      stage={single ? (one?.choice.stage ?? oneAsk.stage) : ask.stage}
+      {board}
+      coming={children}
+      onboard={toBoard}
+      onstage={stage}
+      onown={() => void choose({ ...ask, stage: '' })}
+    />
+    {#if !single}{@render cords('tall')}{/if}
     <form class="own" onsubmit={look} novalidate>
       <label for="own">Numbers of your own</label>
       <span>
@@ -296,7 +332,7 @@
           class:wrong
           inputmode="text"
           autocomplete="off"
-          placeholder="47+25"
+          placeholder={single ? '17' : '47+25'}
           bind:value={typed}
           aria-describedby={wrong ? 'own-wrong' : undefined}
         />
@@ -308,7 +344,17 @@
 
   {#snippet mat()}
     <div class="numbers">
-      {#if chosen}
+      {#if single && one}
+        <OneChooser
+          chosen={one}
+          {trouble}
+          {picked}
+          {material}
+          onchoose={(change) => void chooseOne({ ...oneAsk, ...change })}
+          onpick={pick}
+          onredraw={redraw}
+        />
+      {:else if chosen && !single}
         <div class="top">
           <Strip
             {chosen}
@@ -390,12 +436,18 @@
 
   {#snippet book()}
     <h1 class="joining">In the book</h1>
-    {#if picked}
+    {#if picked?.one}
+      <OnePicked
+        sum={picked}
+        ready={stands?.stages[picked.stage.id]?.ready ?? []}
+        wobbling={stands?.stages[picked.stage.id]?.wobbling ?? []}
+      />
+    {:else if picked}
       <Picked sum={picked} words={desk.words} {material} />
     {:else}
       <p class="small">The problem you choose is written here, with the pieces it needs.</p>
     {/if}
-    {@render cords('short')}
+    {#if !single}{@render cords('short')}{/if}
   {/snippet}
   {#snippet foot()}
     {#if picked?.why}<p class="why">{picked.why}</p>{/if}
@@ -405,25 +457,6 @@
 </Bench>
 
 <style>
-  .ops {
-    display: grid;
-    grid-template-columns: 1fr 1fr;
-    gap: 4px;
-  }
-  .ops button {
-    min-height: 44px;
-    border: 1.5px solid var(--line);
-    border-radius: var(--r2);
-    text-align: center;
-  }
-  .ops button:hover {
-    border-color: var(--edge);
-  }
-  .ops button[aria-checked='true'] {
-    border-color: var(--leaf);
-    background: var(--leaf-tint);
-    font-weight: 650;
-  }
   .says {
     margin-top: 6px;
     color: var(--ink-2);
@@ -454,37 +487,7 @@
   kbd::before {
     content: attr(data-n);
   }
-  .stages.many .stage {
-    min-height: 44px;
-  }
-  .stages {
-    display: flex;
-    flex-direction: column;
-    margin: var(--s2) -16px 0 -20px;
-  }
-  .stage {
-    display: flex;
-    flex-direction: column;
-    justify-content: center;
-    min-height: 58px;
-    padding: 4px var(--s3) 4px 16px;
-    border-left: 4px solid var(--none);
-    line-height: 20px;
-  }
-  .stage:last-child {
-    min-height: 44px;
-  }
-  .stage:hover {
-    background: var(--paper);
-  }
-  .stage :global(svg) {
-    max-width: 100%;
-  }
-  .stage[aria-checked='true'] {
-    border-color: var(--leaf);
-    background: var(--leaf-tint);
-    font-weight: 650;
-  }
+
   .how {
     margin-top: var(--s3);
   }
@@ -623,31 +626,7 @@
     .joining {
       display: none;
     }
-    .stages {
-      display: grid;
-      grid-template-columns: repeat(3, 1fr);
-      margin: 0 250px 0 0;
-    }
-    .stage,
-    .stages.many .stage,
-    .stage:last-child {
-      min-height: 44px;
-      padding-left: var(--s2);
-    }
-    .stage :global(svg) {
-      display: none;
-    }
-    .ops {
-      position: absolute;
-      right: 20px;
-      width: 230px;
-      grid-template-columns: repeat(4, auto);
-      gap: 2px;
-    }
-    .ops button {
-      padding: 0;
-      font-size: 15px;
-    }
+
     .own {
       position: absolute;
       right: 20px;
@@ -667,20 +646,7 @@
       height: auto;
       padding: var(--s3) 14px;
     }
-    .stages {
-      display: grid;
-      grid-template-columns: repeat(auto-fill, minmax(132px, 1fr));
-      margin: var(--s2) 0 0;
-    }
-    .stage,
-    .stages.many .stage,
-    .stage:last-child {
-      min-height: 44px;
-      padding-left: var(--s2);
-    }
-    .stage :global(svg) {
-      display: none;
-    }
+
     .top {
       flex-direction: column;
     }

@@ -6,14 +6,14 @@
   import MannerLeaf from '../../lib/pieces/MannerLeaf.svelte';
   import { shared } from '../../lib/state.svelte';
   import type { Named, Observe, Record as Page } from '../../lib/wire.gen';
-  import { REST, typed, wiped } from './answer';
+  import { typed, wiped } from './answer';
 
   let {
     page,
     manners: named,
     draft = $bindable(),
     expected,
-    rests,
+    between,
     touched = $bindable(),
     lead,
     hasNote,
@@ -23,7 +23,7 @@
     manners: Named[]; // of the stage of the task
     draft: Observe;
     expected: string; // the right answer, as it is written
-    rests: boolean; // an answer can have a rest
+    between: Named; // what can stand between the parts of an answer
     touched: boolean;
     lead: boolean;
     hasNote: boolean;
@@ -41,9 +41,9 @@
     setTimeout(() => field?.focus());
   }
 
-  const wrong = $derived(
-    draft.came === 'typed' && draft.answer.replace(' rest ', REST) !== expected,
-  );
+  /** The figures of an answer: what stands between them is written in more ways than one. */
+  const figures = (answer: string): string => answer.replace(/[^0-9]+/g, ' ').trim();
+  const wrong = $derived(draft.came === 'typed' && figures(draft.answer) !== figures(expected));
   function set(change: Partial<Observe>): void {
     draft = { ...draft, ...change };
     touched = true;
@@ -55,11 +55,12 @@
     set({ answer, came: 'typed' });
   }
   export const digit = (d: string): void =>
-    give(typed(begun ? draft.answer : '', d, limits.answer));
+    give(typed(begun ? draft.answer : '', d, limits.answer, between.id));
   export const rest = (): void => {
-    if (rests) digit(REST);
+    if (between.id) digit(between.id);
   };
-  export const wipe = (): void => give(draft.came === 'typed' ? wiped(draft.answer) : '');
+  export const wipe = (): void =>
+    give(draft.came === 'typed' ? wiped(draft.answer, between.id) : '');
   export function right(): void {
     begun = false;
     set({ answer: expected, came: 'marked' });
@@ -85,7 +86,7 @@
       <button onclick={none} aria-pressed={draft.came === 'typed' && draft.answer === ''}
         >no answer</button
       >
-      {#if rests}<button onclick={rest}>remainder</button>{/if}
+      {#if between.id}<button onclick={rest}>{between.name}</button>{/if}
       <button onclick={wipe}>clear</button>
     </div>
     <div class="keys" role="group" aria-label="Answer in digits">

@@ -19,6 +19,8 @@
   import { fromEntry, Records } from '../../lib/records.svelte';
   import { loadDesk, shared, view } from '../../lib/state.svelte';
   import type { Learner, Observe } from '../../lib/wire.gen';
+  import Glance from '../../lib/ones/Glance.svelte';
+  import OneScene from '../mat/one/OneScene.svelte';
   import Scene from '../mat/Scene.svelte';
   import Conflict from './Conflict.svelte';
   import Estimates from './Estimates.svelte';
@@ -293,7 +295,13 @@
         {#each page.tasks as p, i (i)}
           <li class:on={i === nth}>
             <button onclick={() => show(i)} aria-current={i === nth}>
-              <Written numbers={p.numbers} sign={p.sign} size={20} cell={14} />
+              {#if p.one}
+                <span class="kid short"
+                  >{p.one.number}<span class="small">{p.one.answeredName}</span></span
+                >
+              {:else}
+                <Written numbers={p.numbers} sign={p.sign} size={20} cell={14} />
+              {/if}
               <span class="marks" style:--n={children.length}>
                 {#each children as c (c.id)}
                   {@const entry = records.latest(c.id, i).entry}
@@ -334,7 +342,20 @@
       {#if records.trouble && !page}<Wrong trouble={records.trouble} />{/if}
       {#if page && problem}
         <div class="top" bind:clientWidth={w} bind:clientHeight={h}>
-          {#if lesson && !lesson.needs.alone && nth === page.index && w > 0 && h > 380}
+          {#if problem.one && lesson && nth === page.index && w > 0 && h > 240}
+            <OneScene
+              {lesson}
+              index={ended ? lesson.steps.length - 1 : hand.index}
+              material={lesson.link.material}
+              {w}
+              {h}
+            />
+          {:else if problem.one}
+            <div class="paper">
+              <Glance one={problem.one} size={1.8} />
+              <p class="kid words">{problem.one.question} {problem.result}</p>
+            </div>
+          {:else if lesson && !lesson.needs.alone && nth === page.index && w > 0 && h > 380}
             <Scene
               {lesson}
               index={ended ? lesson.steps.length - 1 : hand.index}
@@ -357,7 +378,7 @@
           {/if}
         </div>
         <div class="under">
-          <div>
+          <div hidden={!!problem.one}>
             <h2>Seen on the mat, place by place</h2>
             <ul class="saw">
               {#each problem.saw as s (s.place)}
@@ -432,7 +453,7 @@
               bind:draft
               bind:touched
               expected={problem.result}
-              rests={problem.rests}
+              between={problem.between}
               lead={desk.class.role === 'lead'}
               hasNote={records.latest(c.id, nth).entry?.hasNote ?? false}
               onnothing={nothing}
@@ -494,6 +515,12 @@
   }
   ol {
     margin: 4px -16px 0 -20px;
+  }
+  .short {
+    display: flex;
+    flex-direction: column;
+    font-size: var(--t3);
+    line-height: 22px;
   }
   li button {
     display: grid;

@@ -1,15 +1,13 @@
-// An answer as it is typed with digits, and with a remainder where there can be one.
-
-export const REST = ' r ';
-
-const rested = (answer: string): boolean => answer.includes(REST) || answer.includes(' rest ');
+// An answer as it is typed with digits, and with what stands between its parts where it can
+// have more than one: a remainder, a plus.
 
 /** The answer with one more digit or word, at most so many characters long. */
-export const typed = (before: string, more: string, most: number): string => {
-  if (more === REST && (!before || rested(before))) return before;
+export const typed = (before: string, more: string, most: number, between: string): string => {
+  const parted = before.includes(between) || before.includes(' rest ');
+  if (between && more === between && (!before || parted)) return before;
   return before.length + more.length > most ? before : before + more;
 };
 
 /** The answer without what was typed last. */
-export const wiped = (answer: string): string =>
-  answer.slice(0, -(answer.endsWith(REST) ? REST.length : 1));
+export const wiped = (answer: string, between: string): string =>
+  answer.slice(0, -(between && answer.endsWith(between) ? between.length : 1));

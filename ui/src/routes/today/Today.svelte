@@ -96,7 +96,7 @@
     <a class="what" href={address(l)} use:link>
       <span class="small">{now ? `in your hand, since ${l.since}` : `open, since ${l.since}`}</span>
       <strong>{l.children.join(', ') || 'Practice, no children'}</strong>
-      <span class="stage">{l.sum.stage.name}, with {l.sum.laidOut ? l.material : 'cards'}</span>
+      <span class="stage">{l.sum.stage.name}{l.with ? `, with ${l.with}` : ''}</span>
       <span class="said">{l.said}</span>
     </a>
     <span class="sum">
@@ -105,12 +105,16 @@
           pitch={now ? 38 : 30}
           s={now ? 0.85 : 0.66}
         />{/if}
-      <Written
-        numbers={l.sum.numbers}
-        sign={l.sum.sign}
-        size={now ? 44 : 28}
-        cell={now ? 38 : 24}
-      />
+      {#if l.sum.one}
+        <span class="kid alone" class:now>{l.sum.one.number}</span>
+      {:else}
+        <Written
+          numbers={l.sum.numbers}
+          sign={l.sum.sign}
+          size={now ? 44 : 28}
+          cell={now ? 38 : 24}
+        />
+      {/if}
     </span>
     {#if shared.mayPresent}
       <button class="act away" onclick={() => void putAway(l)}>Put away</button>
@@ -308,6 +312,14 @@
 </Bench>
 
 <style>
+  .alone {
+    font-size: var(--t4);
+    line-height: 36px;
+  }
+  .alone.now {
+    font-size: var(--t5);
+    line-height: 52px;
+  }
   .part {
     margin-top: var(--s4);
   }

@@ -1,0 +1,186 @@
+<script lang="ts">
+  // A number as it is shown, small: for the hand of questions, the gather list, the record.
+  import Piece from '../pieces/Piece.svelte';
+  import type { One } from '../wire.gen';
+  import Frame from './Frame.svelte';
+  import Word from './Word.svelte';
+
+  let {
+    one,
+    material = 'beads',
+    size = 1,
+  }: { one: One; material?: string; size?: number } = $props();
+
+  const frames = $derived(Math.max(1, Math.ceil(one.number / 10)));
+  const cell = $derived((frames > 2 ? 9 : 12) * size);
+  const drawn = $derived(one.shown === 'drawn' ? 'drawings' : material);
+  const tall = $derived(one.shown === 'drawn' ? 9 : 4);
+  const few = $derived(one.crowd?.things ?? []);
+</script>
+
+{#if one.given}
+  {#if one.shown === 'word' || one.shown === 'said'}
+    <span class="given" style:font-size="{24 * size}px">
+      {#if one.shown === 'said'}<svg
+          width={20 * size}
+          height={18 * size}
+          viewBox="0 0 20 18"
+          aria-hidden="true"><path class="ear" d="M3 7h4l5-5v14l-5-5H3zM15 5c2 2 2 6 0 8" /></svg
+        >{/if}
+      <Word parts={one.parts} plain />
+    </span>
+  {:else}
+    <span
+      class="given kid"
+      class:long={one.given.length > 9}
+      style:font-size="{(one.given.length > 9 ? 16 : one.given.length > 4 ? 22 : 32) * size}px"
+      >{one.given}</span
+    >
+  {/if}
+{:else if one.shown === 'frames' || one.shown === 'covered'}
+  <svg
+    width={5.4 * cell}
+    height={frames * 2.5 * cell}
+    viewBox="0 0 {5.4 * cell} {frames * 2.5 * cell}"
+    role="img"
+    aria-label="{one.number} in ten frames"
+  >
+    {#each { length: frames }, f (f)}
+      <Frame
+        n={Math.max(0, Math.min(10, one.number - 10 * f))}
+        {cell}
+        y={f * 2.5 * cell}
+        x={0.05 * cell}
+        counter
+        pairs={one.pairs}
+      />
+      {#if one.shown === 'covered' && one.number > 10 * (f + 1)}
+        <rect
+          class="cover"
+          x={0.3 * cell}
+          y={(f * 2.5 + 0.25) * cell}
+          width={4.8 * cell}
+          height={1.75 * cell}
+          rx={cell * 0.3}
+        />
+      {/if}
+    {/each}
+  </svg>
+{:else if one.shown === 'pieces' || one.shown === 'drawn'}
+  <span class="tens" role="img" aria-label="{one.number} in tens and ones">
+    {#if one.tens}<Piece
+        material={drawn}
+        place="tens"
+        unit={tall * size}
+        n={one.tens}
+        dx={one.shown === 'drawn' ? 1 : 1.5}
+      />{/if}
+    <span
+      class="ones"
+      style:gap="{2 * size}px"
+      style:grid-template-columns="repeat({Math.min(5, Math.max(1, one.ones))}, auto)"
+    >
+      {#each { length: one.ones }, i (i)}<Piece
+          material={drawn}
+          place="ones"
+          unit={(one.shown === 'drawn' ? 4.6 : 8) * size}
+        />{/each}
+    </span>
+  </span>
+{:else if one.crowd}
+  <svg
+    width={84 * size}
+    height={64 * size}
+    viewBox="0 0 {one.crowd.width} {one.crowd.height}"
+    role="img"
+    aria-label="{one.number} {one.things}"
+  >
+    {#each few as t, i (i)}<circle class="dot" cx={t.x} cy={t.y} r={t.r * 0.95} />{/each}
+  </svg>
+{:else if one.shown === 'sticks'}
+  <svg
+    width={84 * size}
+    height={40 * size}
+    viewBox="0 0 84 40"
+    role="img"
+    aria-label="sticks in boxes"
+  >
+    {#each { length: 5 }, i (i)}
+      <rect class="box" x={2 + i * 16} y="2" width="15" height="36" rx="2" />
+      {#each { length: i }, k (k)}<path class="stick" d="M{5 + i * 16 + k * 3.2} 9v22" />{/each}
+    {/each}
+  </svg>
+{:else}
+  <svg
+    width={(10 + 17 * Math.min(5, Math.max(1, one.number))) * size}
+    height={(one.number > 5 ? 38 : 20) * size}
+    viewBox="0 0 {10 + 17 * Math.min(5, Math.max(1, one.number))} {one.number > 5 ? 38 : 20}"
+    role="img"
+    aria-label="{one.number} {one.things}"
+  >
+    {#if one.number === 0}<rect class="none" x="1.5" y="1.5" width="24" height="17" rx="4" />{/if}
+    {#each { length: one.number }, i (i)}<circle
+        class="counter"
+        cx={11 + 17 * (i % 5)}
+        cy={10 + 18 * Math.floor(i / 5)}
+        r="7"
+      />{/each}
+  </svg>
+{/if}
+
+<style>
+  .given {
+    display: inline-flex;
+    align-items: center;
+    gap: 4px;
+    line-height: 1.2;
+    text-align: center;
+  }
+  .given.long {
+    max-width: 112px;
+    white-space: normal;
+  }
+  .ear {
+    fill: none;
+    stroke: var(--ink-2);
+    stroke-width: 1.6;
+    stroke-linejoin: round;
+    stroke-linecap: round;
+  }
+  .tens {
+    display: inline-flex;
+    align-items: center;
+    gap: 6px;
+  }
+  .ones {
+    display: grid;
+  }
+  .dot,
+  .counter {
+    fill: var(--ones);
+    stroke: var(--ones-ink);
+  }
+  .dot {
+    stroke-width: 5;
+  }
+  .counter {
+    stroke-width: 1.2;
+  }
+  .box,
+  .none {
+    fill: var(--sheet);
+    stroke: var(--edge);
+  }
+  .none {
+    stroke-dasharray: 3 3;
+  }
+  .stick {
+    fill: none;
+    stroke: #8a5a22;
+    stroke-width: 2;
+  }
+  .cover {
+    fill: var(--leaf-tint);
+    stroke: var(--leaf);
+  }
+</style>

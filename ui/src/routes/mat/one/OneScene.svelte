@@ -1,0 +1,140 @@
+<script lang="ts">
+  // The mat of a number that is asked alone: the component that its scene names, and under
+  // it the word and the figures, dashed until they are said and written.
+  import type { Component } from 'svelte';
+  import ThingDefs from '../../../lib/ones/ThingDefs.svelte';
+  import Twist from '../../../lib/ones/Twist.svelte';
+  import Word from '../../../lib/ones/Word.svelte';
+  import type { Lesson, One, Step } from '../../../lib/wire.gen';
+  import Boxes from './Boxes.svelte';
+  import CrowdScene from './CrowdScene.svelte';
+  import Figures from './Figures.svelte';
+  import Frames from './Frames.svelte';
+  import Pictures from './Pictures.svelte';
+  import Row from './Row.svelte';
+  import Tens from './Tens.svelte';
+
+  let {
+    lesson,
+    index,
+    material,
+    w,
+    h,
+  }: { lesson: Lesson; index: number; material: string; w: number; h: number } = $props();
+
+  interface Shown {
+    one: One;
+    steps: Step[];
+    index: number;
+    material: string;
+    w: number;
+    h: number;
+  }
+  const SCENES: Record<string, Component<Shown>> = {
+    row: Row,
+    boxes: Boxes,
+    frames: Frames,
+    crowd: CrowdScene,
+    tens: Tens,
+    figures: Figures,
+    pictures: Pictures,
+  };
+  const one = $derived(lesson.link.sum.one!);
+  const Scene = $derived(SCENES[lesson.scene]);
+  const last = $derived(lesson.steps.length - 1);
+  const step = $derived(lesson.steps[Math.min(index, last)]!);
+  /** The strip with word and figures stands under every picture. */
+  const STRIP = 124;
+  const MARGIN = 24;
+  const strip = $derived(one.answered === 'count-back' ? 0 : Math.min(STRIP, h * 0.2));
+  const answered = $derived(step.kind === 'answer');
+  /** Figures that are given are there from the beginning; the others once they are written. */
+  const given = $derived(one.shown === 'numeral');
+  const written = $derived(step.written ?? []);
+  const digits = $derived.by(() => {
+    const all = String(one.number)
+      .split('')
+      .map((d, i, list) => ({ d, place: ['ones', 'tens', 'hundreds'][list.length - 1 - i]! }));
+    const here = (place: string): boolean =>
+      given || answered || written.some((x) => x.place === place);
+    return all.map((x) => ({ ...x, here: here(x.place) }));
+  });
+  const wordThere = $derived(answered || one.shown === 'word');
+</script>
+
+<ThingDefs />
+<div class="room" style:inset="{MARGIN}px {MARGIN}px {strip + MARGIN}px">
+  {#if Scene}
+    <Scene
+      {one}
+      steps={lesson.steps}
+      index={Math.min(index, last)}
+      {material}
+      w={w - 2 * MARGIN}
+      h={h - strip - 2 * MARGIN}
+    />
+  {/if}
+</div>
+{#if strip}
+  <div class="strip" style:height="{strip}px" style:--size="{Math.min(52, strip * 0.42)}px">
+    <span class="said">
+      {#if wordThere}<Word parts={one.parts} plain={!answered} />{/if}
+    </span>
+    <span class="cords"
+      >{#if answered && one.number > 10}<Twist cord={one.cord} width={72} />{/if}</span
+    >
+    <span
+      class="figures kid"
+      role="img"
+      aria-label={digits.every((x) => x.here) ? `written ${one.number}` : 'not written yet'}
+    >
+      {#each digits as x, i (i)}
+        <span class="slot" class:here={x.here} style:color="var(--{x.place}-ink)"
+          >{x.here ? x.d : ''}</span
+        >
+      {/each}
+    </span>
+  </div>
+{/if}
+
+<style>
+  .room {
+    position: absolute;
+    display: grid;
+    place-items: center;
+  }
+  .strip {
+    position: absolute;
+    left: 24px;
+    right: 24px;
+    bottom: 12px;
+    display: grid;
+    grid-template-columns: 1fr auto auto;
+    align-items: center;
+    gap: 16px;
+    border-top: 1.6px solid var(--tray);
+  }
+  .said {
+    font-size: var(--size);
+    line-height: 1.2;
+  }
+  .figures {
+    display: flex;
+    gap: 6px;
+    font-size: calc(var(--size) * 1.25);
+    font-weight: 700;
+    line-height: 1;
+  }
+  .slot {
+    display: grid;
+    place-items: center;
+    width: 1.1em;
+    height: 1.35em;
+    border: 2px dashed var(--gap);
+    border-radius: var(--r2);
+  }
+  .slot.here {
+    border: 2px solid var(--line);
+    background: var(--card);
+  }
+</style>

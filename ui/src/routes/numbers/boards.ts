@@ -1,0 +1,26 @@
+// The boards on which one looks for a stage: pictures that group for the eye. Strands and
+// ids are those of the ladder; a board lists the kinds of task whose stages stand on it.
+import type { Stage } from '../../lib/wire.gen';
+
+export interface Board {
+  id: string;
+  name: string;
+  has: (s: Stage) => boolean;
+}
+
+const snake = (s: Stage): boolean => s.id.endsWith('-snake');
+
+/** Those that are built; where one is still to come, its place stays empty. */
+export const BOARDS: (Board | null)[] = [
+  { id: 'tens', name: 'Tens', has: (s) => s.kind === 'number' },
+  null,
+  { id: 'snakes', name: 'Snakes', has: snake },
+  { id: 'sum', name: 'Adding', has: (s) => s.kind === 'sum' && !snake(s) },
+  { id: 'difference', name: 'Taking away', has: (s) => s.kind === 'difference' },
+  { id: 'trays', name: 'Equal groups', has: (s) => s.kind === 'trays' },
+  { id: 'share', name: 'Sharing', has: (s) => s.kind === 'share' },
+  null,
+  null,
+];
+
+export const boardOf = (s: Stage): string => BOARDS.find((b) => b?.has(s))?.id ?? 'sum';
