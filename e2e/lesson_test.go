@@ -113,7 +113,7 @@ func TestALessonByKeysAlone(t *testing.T) {
 	g := s.sit(laptopWidth, laptopHeight)
 	g.Open(s.url).See("Log in").TabTo("Email").Key("hanne@vineswap.test").TabTo("Password").Key(demoPassword, kb.Enter).See("No lesson in hand")
 	g.Key(" ").See("Twelve of them")
-	g.TabTo("no swap").Key(" ").Holds("no-swap", fits("1980"))
+	g.TabTo("one swap, ones").Key(kb.ArrowUp).Holds("no-swap", fits("1980"))
 	g.TabTo("ones to tens").Key(kb.ArrowLeft).Holds("along the knots", "document.activeElement.id === 'knot-tens'")
 	g.TabTo("a swap").Key(" ").See("there cannot be a swap in the tens").TabTo("Leave the tens open").Key(kb.Enter).See("Twelve of them")
 	picked := "document.querySelector('[data-hand] [aria-checked=true]').getAttribute('aria-label')"

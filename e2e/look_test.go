@@ -103,6 +103,8 @@ func views(s school, g *guide.Guide, look func(name string)) {
 	look("Record, a child open")
 	g.Press("Save, then").See("Undo")
 	look("Record, a wrong answer")
+	g.Press("Today")
+	tens(g, look)
 	g.Open("about:blank").Open(invitation).See("Join Orchard room")
 	look("the invitation")
 	s.empty()
@@ -112,6 +114,33 @@ func views(s school, g *guide.Guide, look func(name string)) {
 	look("Class, empty")
 	g.Press("Add children").See("The first child")
 	look("People, empty")
+}
+
+// tens looks at numbers that are asked alone: chosen, gathered, on the mat, in the child's
+// hands, and written up.
+func tens(g *guide.Guide, look func(name string)) {
+	g.Press("Numbers").Holds("what was chosen last", "document.querySelector('#own')").Press("Tens").See("Which numbers").Press("tens and ones").Holds("two digits", "document.querySelector('[data-fits=\"240\"]')").Settle()
+	look("Numbers, tens")
+	alone(g, "43 crowd ring 5", "Finn O.")
+	look("Mat, a crowd")
+	g.Key(" ", " ", " ", " ").Holds("three rings", "document.querySelector('[data-rings=\"3\"]')").Press("In the child’s hands").Holds("in the hands", "document.querySelector('.ringed')")
+	look("Mat, a crowd in the child's hands")
+	alone(g, "45 sticks count-back", "Finn O.")
+	g.Key(" ", " ", " ", " ").Settle()
+	look("Mat, sticks in boxes")
+	g.Press("Write up who did what").See("as seen on the mat")
+	look("Record, a number alone")
+}
+
+// alone brings a number of one's own to the mat, with children.
+func alone(g *guide.Guide, asked string, children ...string) {
+	g.Press("Numbers").Holds("the field", "document.querySelector('#own')")
+	g.Holds("typed", fmt.Sprintf("(() => { const f = document.getElementById('own'); f.value = %q; f.dispatchEvent(new Event('input', { bubbles: true })); f.form.requestSubmit(); return true })()", asked))
+	g.Holds("looked", fmt.Sprintf("document.querySelector('[data-live]').innerText.startsWith(%q)", asked)).Press("Gather").See("Who comes?").Holds("gathered", "document.querySelector('.gather .asked')")
+	for i, child := range children {
+		g.Press(child).See(fmt.Sprintf("%d%s", i+1, child))
+	}
+	g.Press("To the mat").Holds("on the mat", "document.querySelector('[data-step] [data-one]')")
 }
 
 // empty takes every child out of the Orchard room, and its lessons.

@@ -60,7 +60,8 @@ func TestTheChainOverTwoDays(t *testing.T) {
 	g := s.sit(laptopWidth, laptopHeight)
 
 	// A new child comes into the class.
-	s.login(g, "hanne").Press("Orchard room").Press("People").See("22 children").Write("First name and initial, or a pasted list", "Quill Z.").Press("Add Quill Z.").See("23 children")
+	s.login(g, "hanne").Press("Orchard room").Press("People").See("22 children").Write("First name and initial, or a pasted list", "Quill Z.")
+	g.Holds("told", `(() => { const e = document.getElementById('told'); e.value = 'reads-tens-and-ones'; e.dispatchEvent(new Event('change', { bubbles: true })); return true })()`).Press("Add Quill Z.").See("23 children")
 	g.Press("Class").See("Plan this lesson").Holds("nothing but a bud", leafSays("Quill Z.", "no swap", "ready for it"))
 	s.worked("Quill Z.", firstDay.Add(-24*time.Hour), "42+25=67", "31+25=56", "21+15=36", "23+64=87") // on a sheet, the day before
 

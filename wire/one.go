@@ -30,10 +30,22 @@ func oneOf(class setting.Class, a number.Asked) (One, error) {
 	out := One{
 		Number: int(a.Number), Shown: string(a.Shown), Answered: string(a.Answered), ShownName: say.Shown(a.Shown), AnsweredName: say.Answered(a.Answered), Given: w.Given(a), Question: w.Question(a),
 		Scene: string(t.Scene), Tens: a.Tens(), Ones: a.Ones(), Parts: []WordPart{}, Cord: string(cord), Thing: nth, Things: things, Drawn: work.Drawn, Pairs: work.Filled == trace.ByPairs,
-		Frames: work.Frames, Choices: ints(work.Choices), Slips: []SlipSay{},
+		Frames: work.Frames, Choices: []Picture{}, InRing: []string{}, Slips: []SlipSay{},
 	}
 	for _, p := range parts {
 		out.Parts = append(out.Parts, WordPart{p.Text, p.Place.String(), p.Changed, p.Own})
+	}
+	for _, n := range work.Choices {
+		p := Picture{Number: int(n), Tens: int(n) / 10, Ones: int(n) % 10, Frames: []int{}}
+		for left := int(n); left > 0; left -= 10 {
+			p.Frames = append(p.Frames, min(10, left))
+		}
+		out.Choices = append(out.Choices, p)
+	}
+	if t.Scene == number.InCrowd {
+		for n := range int(a.Number) + 1 {
+			out.InRing = append(out.InRing, w.InRing(n))
+		}
 	}
 	if work.Crowd != nil {
 		made := crowdOf(*work.Crowd)
@@ -53,7 +65,7 @@ func oneOf(class setting.Class, a number.Asked) (One, error) {
 
 // crowdOf makes a crowd with the outlines of its rings.
 func crowdOf(c crowd.Crowd) Crowd {
-	out := Crowd{Width: crowd.Width, Height: crowd.Height, Things: []Spot{}, Rings: [][]int{}, Hulls: [][]Spot{}, Tens: []Spot{}}
+	out := Crowd{Width: crowd.Width, Height: crowd.Height, Apart: tenth(c.Apart), Ten: crowd.Ten, Things: []Spot{}, Rings: [][]int{}, Hulls: [][]Spot{}, Tens: []Spot{}}
 	for _, t := range c.Things {
 		out.Things = append(out.Things, Spot{tenth(t.X), tenth(t.Y), tenth(t.R)})
 	}

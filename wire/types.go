@@ -584,8 +584,17 @@ type One struct {
 	Pairs        bool       `json:"pairs"` // frames are filled by pairs
 	Frames       int        `json:"frames"`
 	Crowd        *Crowd     `json:"crowd,omitempty"`
-	Choices      []int      `json:"choices"` // pictures to pick from
+	Choices      []Picture  `json:"choices"` // pictures to pick from, or to match
+	InRing       []string   `json:"inRing"`  // of a crowd: what is said of a ring that a child closes, by how many are in it
 	Slips        []SlipSay  `json:"slips"`   // that its answers would show
+}
+
+// Picture is a number to be drawn in ten frames, or in tens and ones.
+type Picture struct {
+	Number int   `json:"number"`
+	Tens   int   `json:"tens"`
+	Ones   int   `json:"ones"`
+	Frames []int `json:"frames"` // how many lie in each frame
 }
 
 // WordPart is a stretch of a number word.
@@ -600,6 +609,8 @@ type WordPart struct {
 type Crowd struct {
 	Width  float64  `json:"width"`
 	Height float64  `json:"height"`
+	Apart  float64  `json:"apart"`  // of two middles at least
+	Ten    int      `json:"ten"`    // how many are ringed together
 	Things []Spot   `json:"things"` // in the order in which they are marked
 	Rings  [][]int  `json:"rings"`
 	Hulls  [][]Spot `json:"hulls"` // around each ring

@@ -24,8 +24,8 @@ const (
 	Most   = 100
 )
 
-// ten are ringed together.
-const ten = 10
+// Ten are ringed together.
+const Ten = 10
 
 // ErrCount is wrapped by the error about a crowd of too many things, or of none.
 var ErrCount = fmt.Errorf("a crowd has %d to %d things", Fewest, Most)
@@ -75,9 +75,9 @@ func Lay(n int, seed uint64) (Crowd, error) {
 		return Crowd{}, err
 	}
 	rng := rand.New(rand.NewPCG(seed, uint64(n)))
-	sizes := slices.Repeat([]int{ten}, n/ten)
-	if n%ten > 0 {
-		sizes = slices.Insert(sizes, rng.IntN(len(sizes)+1), n%ten)
+	sizes := slices.Repeat([]int{Ten}, n/Ten)
+	if n%Ten > 0 {
+		sizes = slices.Insert(sizes, rng.IntN(len(sizes)+1), n%Ten)
 	}
 	cells := split(whole(), sizes, rng)
 	for apart := min(widest, packed*math.Sqrt(Width*Height/float64(n))); ; apart *= nearer {
@@ -233,9 +233,9 @@ func Rows(n int) (Crowd, error) {
 		y := Height/2 + (float64(row)-float64(rows-1)/2)*c.Apart
 		c.Things = append(c.Things, Thing{x, y, perGap * c.Apart})
 	}
-	for k := range n / ten {
-		c.Rings = append(c.Rings, count(k*ten, ten))
-		c.Tens = append(c.Tens, Thing{min(Width-24, Width/2+5.9*c.Apart), c.Things[k*ten].Y, c.Apart / 2})
+	for k := range n / Ten {
+		c.Rings = append(c.Rings, count(k*Ten, Ten))
+		c.Tens = append(c.Tens, Thing{min(Width-24, Width/2+5.9*c.Apart), c.Things[k*Ten].Y, c.Apart / 2})
 	}
 	return c, nil
 }
@@ -280,12 +280,12 @@ func between(a, b Spot) float64 { return math.Sqrt((a.X-b.X)*(a.X-b.X) + (a.Y-b.
 // ring takes in the things of the cells: those of each ten, then what is left over.
 func (c *Crowd) ring(cells [][]Spot) {
 	for _, spots := range cells {
-		if len(spots) == ten {
+		if len(spots) == Ten {
 			c.add(spots, true)
 		}
 	}
 	for _, spots := range cells {
-		if len(spots) < ten {
+		if len(spots) < Ten {
 			c.add(spots, false)
 		}
 	}
@@ -297,7 +297,7 @@ func (c Crowd) Ring() float64 { return perRing * c.Apart }
 // add adds the things of one ring, or what is left over, each followed by its neighbour.
 func (c *Crowd) add(spots []Spot, ringed bool) {
 	if ringed {
-		c.Rings = append(c.Rings, count(len(c.Things), ten))
+		c.Rings = append(c.Rings, count(len(c.Things), Ten))
 		at, room := freest(spots)
 		c.Tens = append(c.Tens, Thing{at.X, at.Y, room - perGap*c.Apart})
 	}

@@ -58,6 +58,7 @@ const (
 	InParts   Answered = "expanded"   // 40 + 7
 	InUnits   Answered = "units"      // four tens seven ones
 	Pick      Answered = "pick"       // which picture shows it
+	Match     Answered = "match"      // four pictures are laid to their numerals
 	CountBack Answered = "count-back" // how many lie in the last compartment
 )
 
@@ -99,7 +100,7 @@ var ways = []way{
 	{Word, Write, 0, Most}, {Word, Lay, 0, 99}, {Word, Fill, 0, MostInFrames}, {Word, Draw, 1, 99}, {Word, InUnits, 10, 99}, {Word, InParts, 11, 99}, {Word, Pick, 1, 99},
 	{Said, Write, 0, Most}, {Said, Lay, 0, 99}, {Said, Fill, 0, MostInFrames}, {Said, Draw, 1, 99}, {Said, ToTen, 0, 10}, {Said, InUnits, 10, 99}, {Said, InParts, 11, 99}, {Said, Pick, 1, 99},
 	{Numeral, Say, 0, Most}, {Numeral, Lay, 0, 99}, {Numeral, Fill, 0, MostInFrames}, {Numeral, Draw, 1, 99}, {Numeral, ToTen, 0, 10}, {Numeral, HowMany, 10, Most},
-	{Numeral, InUnits, 10, 99}, {Numeral, InParts, 11, 99}, {Numeral, Pick, 1, 99},
+	{Numeral, InUnits, 10, 99}, {Numeral, InParts, 11, 99}, {Numeral, Pick, 1, 99}, {Numeral, Match, 1, 99},
 	{Expanded, Write, 11, 99}, {Expanded, Say, 11, 99}, {Expanded, Lay, 11, 99}, {Expanded, Draw, 11, 99},
 	{Units, Write, 10, 99}, {Units, Say, 10, 99}, {Units, Lay, 10, 99}, {Units, Draw, 10, 99}, {Units, InParts, 11, 99},
 	{Riddle, Write, 20, 99}, {Riddle, Say, 20, 99}, {Riddle, Lay, 20, 99}, {Riddle, InUnits, 20, 99},
@@ -245,6 +246,8 @@ func (a Asked) Right() task.Answer {
 	switch a.Answered {
 	case CountBack:
 		return task.Answer{lastBox}
+	case Match:
+		return task.Answer{place.Number(len(choicesOf(a.Number)))}
 	case HowMany:
 		return task.Answer{a.Number / 10}
 	case ToTen:
@@ -346,7 +349,7 @@ func (a Asked) Hand() Hand {
 	switch {
 	case slices.Contains([]Shown{Things, Sticks, Frames, Covered, Handful, Pieces}, a.Shown) || a.Answered == Lay || a.Answered == Fill:
 		return InHand
-	case slices.Contains([]Shown{Crowd, Rows, Drawn}, a.Shown) || a.Answered == Draw || a.Answered == Pick:
+	case slices.Contains([]Shown{Crowd, Rows, Drawn}, a.Shown) || a.Answered == Draw || a.Answered == Pick || a.Answered == Match:
 		return OnPaper
 	}
 	return InHead

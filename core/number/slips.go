@@ -29,11 +29,10 @@ func (a Asked) Wrong() []task.Wrong {
 	case InParts:
 		l.add2(slip.DigitsNotValues, n/10, n%10, n >= 11 && n <= 99)
 		l.add2(slip.PlacesSwapped, n/10, n%10*10, n >= 11 && n <= 99)
-	case InUnits, ToTen:
-		if a.Answered == ToTen {
-			l.add(slip.OneOff, 10-n-1, n < 10)
-			l.add(slip.OneOff, 10-n+1, true)
-		}
+	case ToTen:
+		l.add(slip.OneOff, 10-n-1, n < 10)
+		l.add(slip.OneOff, 10-n+1, true)
+	case InUnits, Match: // no slip of its own
 	default:
 		l.single(a)
 	}

@@ -65,7 +65,7 @@ var stages = []stage{
 		usually([2]string{"numeral", "lay"}, [2]string{"numeral", "fill"}), nil, Asked{14, Numeral, Fill, 0},
 	},
 	{
-		WritingTeens, from(11, 19), []Shown{Frames, Pieces, Drawn, Word, Said, Numeral, Expanded, Units}, []Answered{Say, Write, Pick},
+		WritingTeens, from(11, 19), []Shown{Frames, Pieces, Drawn, Word, Said, Numeral, Expanded, Units}, []Answered{Say, Write, Pick, Match},
 		usually([2]string{"frames", "write"}, [2]string{"frames", "say"}, [2]string{"word", "write"}), nil, Asked{17, Word, Write, 0},
 	},
 	{
@@ -77,7 +77,7 @@ var stages = []stage{
 		usually([2]string{"pieces", "how-many"}, [2]string{"pieces", "say"}), []task.Skill{HowManyTens, HowMuch}, Asked{70, Pieces, Say, 0},
 	},
 	{
-		TensAndOnes, from(20, 99), []Shown{Crowd, Rows, Pieces, Drawn, Handful, Frames, Numeral, Word, Said, Expanded, Units, Riddle}, []Answered{Ring, Say, Write, Lay, Draw, InUnits, InParts, HowMany, Pick},
+		TensAndOnes, from(20, 99), []Shown{Crowd, Rows, Pieces, Drawn, Handful, Frames, Numeral, Word, Said, Expanded, Units, Riddle}, []Answered{Ring, Say, Write, Lay, Draw, InUnits, InParts, HowMany, Pick, Match},
 		usually([2]string{"crowd", "ring"}, [2]string{"drawn", "write"}, [2]string{"numeral", "draw"}), nil, Asked{43, Drawn, Write, 0},
 	},
 }
@@ -148,7 +148,7 @@ func StageOf(a Asked) choose.StageID {
 		return FullTen
 	case n <= 10:
 		return OneByOne
-	case n <= 19 && slices.Contains([]Answered{Say, Write, Pick}, a.Answered) && !slices.Contains([]Shown{Handful, Crowd, Rows}, a.Shown):
+	case n <= 19 && slices.Contains([]Answered{Say, Write, Pick, Match}, a.Answered) && !slices.Contains([]Shown{Handful, Crowd, Rows}, a.Shown):
 		return WritingTeens
 	case n <= 19:
 		return TenAndOnes

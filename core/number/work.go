@@ -71,6 +71,7 @@ const (
 	WriteOnes trace.StepKind = "write-ones"
 	Answer    trace.StepKind = "answer" // what was asked is answered
 	Found     trace.StepKind = "found"  // the right picture is shown
+	Laid      trace.StepKind = "laid"   // a picture is laid to its numeral
 	Redraw    trace.StepKind = "redraw" // the same number as a quick drawing
 )
 
@@ -164,6 +165,8 @@ func (w *worker) answer() {
 		w.need(Pencil, 1)
 	case Pick:
 		w.pick()
+	case Match:
+		w.match()
 	case Write, Ring:
 		w.write()
 	case InParts, InUnits, HowMany:
@@ -387,6 +390,16 @@ func (w *worker) pick() {
 	w.Choices = choicesOf(w.Asked.Number)
 	w.Enter(trace.Counting, place.Ones)
 	w.Step(trace.Step{Kind: Found, Count: w.n})
+}
+
+// match lays each picture to its numeral, one after another.
+func (w *worker) match() {
+	w.scenes, w.Drawn = Pictures, w.n > MostInFrames
+	w.Choices = choicesOf(w.Asked.Number)
+	w.Enter(trace.Counting, place.Ones)
+	for i, n := range w.Choices {
+		w.Step(trace.Step{Kind: Laid, Count: int(n), Ten: i + 1})
+	}
 }
 
 // choicesOf are four pictures: the number, and those that are easily taken for it. They

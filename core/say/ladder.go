@@ -94,8 +94,8 @@ func Order(o group.Order) string { return orderNames[o] }
 
 var slipSays = map[slip.ID]string{
 	slip.DigitsReversed:  "the digits were written in reverse",
-	slip.TyForTeen:       "-ty was taken for -teen",
-	slip.TeenForTy:       "-teen was taken for -ty",
+	slip.TyForTeen:       "took -ty for -teen",
+	slip.TeenForTy:       "took -teen for -ty",
 	slip.WritesParts:     "each part was written in full",
 	slip.ValueForTens:    "what the tens are worth was given instead of how many there are",
 	slip.TensForValue:    "how many tens there are was given instead of what they are worth",

@@ -66,7 +66,7 @@ func Shown(s number.Shown) string { return shownNames[s] }
 
 var answeredNames = map[number.Answered]string{
 	number.Say: "say", number.Write: "write", number.Lay: "lay", number.Fill: "fill", number.CountOn: "count on", number.Ring: "ring", number.Draw: "draw",
-	number.HowMany: "how many tens", number.ToTen: "what makes ten", number.InParts: "40 + 7", number.InUnits: "tens, ones", number.Pick: "pick", number.CountBack: "the last box",
+	number.Match: "match", number.HowMany: "how many tens", number.ToTen: "what makes ten", number.InParts: "40 + 7", number.InUnits: "tens, ones", number.Pick: "pick", number.CountBack: "the last box",
 }
 
 // Answered names a way of answering a number, as on its button.
@@ -96,6 +96,8 @@ func (w Words) Question(a number.Asked) string {
 		return "How many tens, how many ones?"
 	case number.Pick:
 		return "Which picture shows it?"
+	case number.Match:
+		return "Which numeral belongs to which picture?"
 	case number.Lay:
 		return "Lay it."
 	case number.Fill:
@@ -241,6 +243,9 @@ func (l numberTable) line(s trace.Step) told {
 		return l.parts()
 	case number.WriteTens, number.WriteOnes:
 		return l.writes(s)
+	case number.Laid:
+		n := place.Number(s.Count)
+		return told{"Lay the next one", []Span{l.tell(l.Numeral(n), place.Tens), plain(" belongs to picture %d: %s.", s.Ten, l.Units(s.Count/10, s.Count%10))}, "Which numeral belongs here?"}
 	case number.Found:
 		return told{"Show the right picture", []Span{plain("This one shows "), l.tell(l.Number(l.Asked.Number), place.Tens), plain(": %s.", l.Units(l.Asked.Tens(), l.Asked.Ones()))}, "Which picture is it?"}
 	}
@@ -423,6 +428,8 @@ func (l numberTable) laid(s trace.Step) told {
 	switch {
 	case p == place.Ones && n == 0:
 		return told{do, []Span{l.tell(capital(l.Count(0, place.Ones)), place.Ones), total}, ask}
+	case p == place.Tens && counts && l.Work.Drawn:
+		return told{do, []Span{l.tell(capital(l.Count(n, p)), p), total, plain(" A line is a ten, and not a 1.")}, ask}
 	case p == place.Tens && counts && n > 1:
 		return told{do, []Span{plain("%s: ", capital(l.byTens(n))), l.tell(l.Count(n, p), p), plain(".")}, ask}
 	case p == place.Ones && n > 0 && l.n > 10:
@@ -472,6 +479,9 @@ func (l numberTable) answer() told {
 	if l.Asked.Answered == number.CountBack {
 		return told{"Count back from 9", []Span{plain("Nine in the nine, and no stick is over: every box is right.")}, "How many are in the last box?"}
 	}
+	if l.Asked.Answered == number.Match {
+		return told{"Say them all", []Span{plain("%s: all are matched.", capital(l.numbers(l.Choices)))}, "How are they said?"}
+	}
 	n := l.Asked.Number
 	says := []Span{plain("%s. ", capital(l.Number(n)))}
 	_, cord := l.Parts(n)
@@ -489,6 +499,21 @@ func (l numberTable) answer() told {
 		says = append(says, plain("%s.", capital(l.Units(l.Asked.Tens(), l.Asked.Ones()))))
 	}
 	return told{"Say it back", says, "How is it said?"}
+}
+
+// InRing says what is to be said of so many things in a ring that a child closes: ten are
+// right, and what is missing or too many is named.
+func (w Words) InRing(n int) string {
+	said := capital(w.Number(place.Number(n)))
+	switch {
+	case n == 10:
+		return "Ten are in the ring: 10 is written."
+	case n == 0:
+		return "Nothing is in the ring yet."
+	case n < 10:
+		return fmt.Sprintf("%s in the ring. %s more to make ten.", said, capital(w.Number(place.Number(10-n))))
+	}
+	return fmt.Sprintf("%s in the ring. That is %s too many for a ten.", said, w.Number(place.Number(n-10)))
 }
 
 // TurnRole says what a child does where numbers are asked one after another.

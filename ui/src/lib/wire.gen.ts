@@ -161,7 +161,8 @@ export interface One {
   pairs: boolean;
   frames: number;
   crowd?: Crowd;
-  choices: number[];
+  choices: Picture[];
+  inRing: string[];
   slips: SlipSay[];
 }
 export interface WordPart {
@@ -173,6 +174,8 @@ export interface WordPart {
 export interface Crowd {
   width: number;
   height: number;
+  apart: number;
+  ten: number;
   things: Spot[];
   rings: number[][];
   hulls: Spot[][];
@@ -182,6 +185,12 @@ export interface Spot {
   x: number;
   y: number;
   r: number;
+}
+export interface Picture {
+  number: number;
+  tens: number;
+  ones: number;
+  frames: number[];
 }
 export interface SlipSay {
   answer: string;

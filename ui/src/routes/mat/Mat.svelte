@@ -17,6 +17,7 @@
   import Estimate from './Estimate.svelte';
   import OneScene from './one/OneScene.svelte';
   import OneShelf from './one/OneShelf.svelte';
+  import { Ringing } from './one/ringing.svelte';
   import Scene from './Scene.svelte';
   import Store from './Store.svelte';
 
@@ -44,6 +45,12 @@
   const to = $derived(lesson?.steps[at.foot + 1]);
   /** A number that is asked alone has a mat and a book of its own. */
   const one = $derived(lesson?.link.sum.one);
+  /** The crowd in the child's hands, while it is there. */
+  let hands = $state<Ringing>();
+  const toHands = (): void => {
+    if (lesson?.scene !== 'crowd') return;
+    hands = hands ? undefined : new Ringing(`rings ${params.lesson} ${lesson.link.nth}`);
+  };
   const ended = $derived(lesson?.link.stand === 'ended');
   const material = $derived(lesson?.link.material ?? 'beads');
   let w = $state(0);
@@ -171,6 +178,7 @@
     m: other,
     x: turnOver,
     q: turnAsking,
+    c: toHands,
     w: () => shared.mayPresent && lesson?.children.length && toRecord(),
   })}
 />
@@ -187,6 +195,7 @@
     ['m', 'another material'],
     ['x', 'another way of writing it'],
     ['q', 'ask before each step, or not'],
+    ['c', 'a crowd: in the child’s hands, or shown'],
     ['w', 'write up who did what'],
   ]}
   drawer={tight ? 228 : 284}
@@ -225,7 +234,7 @@
       class:wide={expanded}
     >
       {#if lesson && one && w > 0 && h > 0}
-        <OneScene {lesson} index={hand.index} {material} {w} {h} />
+        <OneScene {lesson} index={hand.index} {material} {w} {h} {hands} />
       {:else if lesson && lying?.kind === 'estimate'}
         <div class="about">
           <p class="kid">{lesson.link.sum.said}</p>
@@ -330,6 +339,11 @@
             <button class="act" aria-pressed={asks} onclick={turnAsking}
               >{asks ? 'Show at once' : 'Ask first'}</button
             >
+            {#if lesson.scene === 'crowd'}<button
+                class="act"
+                aria-pressed={!!hands}
+                onclick={toHands}>{hands ? 'Show it' : 'In the child’s hands'}</button
+              >{/if}
             {#if !one}<button class="act" onclick={turnOver}>{FORMS[nextForm]}</button>{/if}
           </div>
         {/if}

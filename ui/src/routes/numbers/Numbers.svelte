@@ -306,7 +306,7 @@
     ['1 … 4', 'a choice that fits, where nothing does'],
     ['arrows', 'along the knots, or the problems'],
   ]}
-  drawer={150}
+  drawer={single ? 300 : 200}
   shelfSays={desk.stages.find((s) => s.id === (single ? oneAsk.stage : ask.stage))?.name ??
     'my own pattern'}
   bookSays={picked ? `${picked.said} chosen` : ''}
@@ -628,10 +628,7 @@
     }
 
     .own {
-      position: absolute;
-      right: 20px;
-      width: 230px;
-      margin: 50px 0 0;
+      margin: 6px 0 0;
       padding: 0;
     }
   }

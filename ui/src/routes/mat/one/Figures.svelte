@@ -2,6 +2,7 @@
   // A number shown in words or figures alone: large, and beside it what is asked for.
   import Asked from '../../../lib/ones/Asked.svelte';
   import Word from '../../../lib/ones/Word.svelte';
+  import Cards from '../../../lib/pieces/Cards.svelte';
   import type { One, Step } from '../../../lib/wire.gen';
 
   let {
@@ -38,10 +39,14 @@
     <p class="parts kid" style:font-size="{size * 0.72}px">
       {#if answered && one.answered === 'how-many'}
         <span class="tens">{one.tens} tens</span>
+      {:else if answered && one.answered === 'expanded'}
+        <Cards cards={[one.tens * 10]} cell={size * 0.42} /> + <Cards
+          cards={[one.ones]}
+          cell={size * 0.42}
+        />
       {:else if answered}
-        <span class="tens">{one.answered === 'units' ? `${one.tens} tens` : one.tens * 10}</span>
-        {one.answered === 'units' ? '' : '+'}
-        <span class="ones">{one.answered === 'units' ? `${one.ones} ones` : one.ones}</span>
+        <span class="tens">{one.tens} tens</span>
+        <span class="ones">{one.ones} ones</span>
       {:else}
         <span class="slot"></span>{#if one.answered !== 'how-many'}<span class="slot"></span>{/if}
       {/if}

@@ -11,6 +11,8 @@
   import Figures from './Figures.svelte';
   import Frames from './Frames.svelte';
   import Pictures from './Pictures.svelte';
+  import Ringed from './Ringed.svelte';
+  import type { Ringing } from './ringing.svelte';
   import Row from './Row.svelte';
   import Tens from './Tens.svelte';
 
@@ -20,7 +22,15 @@
     material,
     w,
     h,
-  }: { lesson: Lesson; index: number; material: string; w: number; h: number } = $props();
+    hands,
+  }: {
+    lesson: Lesson;
+    index: number;
+    material: string;
+    w: number;
+    h: number;
+    hands?: Ringing; // the crowd is in the child's hands
+  } = $props();
 
   interface Shown {
     one: One;
@@ -64,7 +74,9 @@
 
 <ThingDefs />
 <div class="room" style:inset="{MARGIN}px {MARGIN}px {strip + MARGIN}px">
-  {#if Scene}
+  {#if hands && one.crowd}
+    <Ringed {one} {hands} w={w - 2 * MARGIN} h={h - strip - 2 * MARGIN} />
+  {:else if Scene}
     <Scene
       {one}
       steps={lesson.steps}

@@ -1,0 +1,167 @@
+<script lang="ts">
+  // A crowd in the child's hands: touched things are marked, ten make a ring.
+  import type { One } from '../../../lib/wire.gen';
+  import type { Ringing } from './ringing.svelte';
+
+  let { one, hands, w, h }: { one: One; hands: Ringing; w: number; h: number } = $props();
+
+  const crowd = $derived(one.crowd!);
+  const FOOT = 76;
+  const scale = $derived(Math.min(w / crowd.width, (h - FOOT) / crowd.height));
+  const left = $derived((w - crowd.width * scale) / 2);
+  const gap = $derived(crowd.apart * 0.46);
+  /** A ring goes round its things in the order in which they were touched. */
+  const path = (ring: number[]): string =>
+    ring.map((i) => `${crowd.things[i]!.x},${crowd.things[i]!.y}`).join(' ');
+  let at = $state(0);
+  let group = $state<SVGGElement>();
+  function keys(event: KeyboardEvent): void {
+    const step = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
+    if (step) {
+      at = (at + step + crowd.things.length) % crowd.things.length;
+      group?.querySelectorAll<SVGElement>('[role=checkbox]')[at]?.focus();
+    } else if (event.key === ' ' || event.key === 'Enter') hands.mark(at);
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  }
+</script>
+
+<div class="ringed" data-one="crowd" data-rings={hands.rings.done.length}>
+  <svg width={w} height={h - FOOT} viewBox="0 0 {w} {h - FOOT}">
+    <g transform="translate({left} 0) scale({scale})" bind:this={group}>
+      <rect class="sheet" x="1" y="1" width={crowd.width - 2} height={crowd.height - 2} rx="8" />
+      {#each hands.rings.done as ring (ring.join())}
+        <polyline class="line" points={path(ring)} stroke-width={2 * gap} />
+        <polyline class="inside" points={path(ring)} stroke-width={2 * gap - 6} />
+      {/each}
+      {#if hands.rings.now.length > 1}
+        <polyline class="open" points={path(hands.rings.now)} />
+      {/if}
+      {#each crowd.things as t, i (i)}
+        <g
+          role="checkbox"
+          tabindex={i === at ? 0 : -1}
+          aria-checked={hands.marked(i)}
+          aria-label="thing {i + 1}"
+          onclick={() => ((at = i), hands.mark(i))}
+          onkeydown={keys}
+        >
+          <circle class="hit" cx={t.x} cy={t.y} r={crowd.apart / 2} />
+          <use
+            class:marked={hands.marked(i)}
+            href="#thing-{one.thing}"
+            x={t.x - t.r * 1.1}
+            y={t.y - t.r * 1.1}
+            width={2.2 * t.r}
+            height={2.2 * t.r}
+          />
+          {#if hands.marked(i)}
+            <path
+              class="mark"
+              d="M{t.x - t.r * 0.7} {t.y + t.r * 0.7}L{t.x + t.r * 0.7} {t.y - t.r * 0.7}"
+            />
+          {/if}
+        </g>
+      {/each}
+      {#each hands.rings.done as ring (ring.join())}
+        {@const t = crowd.things[ring[0]!]!}
+        <text class="ten" x={t.x} y={t.y} font-size={t.r * 1.2}>10</text>
+      {/each}
+    </g>
+  </svg>
+  <div class="acts">
+    <button
+      onclick={() => hands.rub()}
+      disabled={!hands.rings.now.length && !hands.rings.done.length}>Rub out</button
+    >
+    <button
+      class="close"
+      disabled={!hands.rings.now.length}
+      onclick={() => hands.close(crowd.ten, one.inRing)}>Close the ring</button
+    >
+    <p role="status" class:thread={hands.says && hands.rings.now.length > 0}>{hands.says}</p>
+  </div>
+</div>
+
+<style>
+  .sheet {
+    fill: var(--sheet);
+    stroke: var(--tray);
+    stroke-width: 1.6;
+  }
+  polyline {
+    fill: none;
+    stroke-linejoin: round;
+    stroke-linecap: round;
+  }
+  .line {
+    stroke: var(--leaf);
+  }
+  .inside {
+    stroke: var(--leaf-tint);
+  }
+  .open {
+    stroke: var(--leaf);
+    stroke-width: 3;
+    stroke-dasharray: 6 7;
+  }
+  .hit {
+    fill: transparent;
+  }
+  [role='checkbox'] {
+    cursor: pointer;
+  }
+  [role='checkbox']:focus-visible {
+    outline: 3px solid var(--leaf);
+    outline-offset: -2px;
+  }
+  .marked {
+    opacity: 0.45;
+  }
+  .mark {
+    stroke: var(--ink);
+    stroke-width: 2.4;
+    stroke-linecap: round;
+  }
+  .ten {
+    font-family: var(--kid);
+    font-weight: 700;
+    text-anchor: middle;
+    dominant-baseline: central;
+    fill: var(--tens-ink);
+    paint-order: stroke;
+    stroke: var(--leaf-tint);
+    stroke-width: 7px;
+  }
+  .acts {
+    display: flex;
+    align-items: center;
+    gap: 12px;
+    height: 64px;
+    margin-top: 8px;
+  }
+  .acts button {
+    min-height: 48px;
+    padding: 0 16px;
+    border: 1.5px solid var(--edge);
+    border-radius: var(--r2);
+    background: var(--paper);
+    font-weight: 600;
+    white-space: nowrap;
+  }
+  .acts button:disabled {
+    border-style: dashed;
+    color: var(--ink-2);
+  }
+  .acts .close:not(:disabled) {
+    border-color: var(--leaf);
+    color: var(--leaf-deep);
+  }
+  .acts p {
+    font: 400 20px/26px var(--kid);
+  }
+  .thread {
+    color: var(--clay-ink);
+  }
+</style>
