@@ -1,6 +1,7 @@
 // Command sentences prints the patterns of all sentences that the mat and the terminal
 // say, so that they can be read once by eye: those of 200 problems with the default
-// settings, then what is new where one setting is changed alone.
+// settings and of all numbers that are asked alone, then what is new where one setting is
+// changed alone.
 package main
 
 import (
@@ -14,6 +15,7 @@ import (
 
 	"vineswap/core/lesson"
 	"vineswap/core/material"
+	"vineswap/core/number"
 	"vineswap/core/place"
 	"vineswap/core/problem"
 	"vineswap/core/say"
@@ -65,6 +67,7 @@ func variants() []variant {
 	add("space", func(c *setting.Class) { c.Comma = say.WithSpace })
 	add("swap after the column", func(c *setting.Class) { c.When = trace.AfterColumn })
 	add("swaps first", func(c *setting.Class) { c.Order = trace.SwapsFirst })
+	add("frames by pairs", func(c *setting.Class) { c.Filled = trace.ByPairs })
 	add("zeros as one", func(c *setting.Class) { c.Zeros = trace.AsOne })
 	return all
 }
@@ -72,7 +75,7 @@ func variants() []variant {
 // problems are seeded, of every kind and length; some are full of zeros.
 func problems(seed uint64) []problem.Problem {
 	rng := rand.New(rand.NewPCG(seed, 1))
-	number := func(digits int) place.Number {
+	some := func(digits int) place.Number {
 		n := place.Number(0)
 		for i := range digits {
 			d := rng.IntN(10)
@@ -90,15 +93,15 @@ func problems(seed uint64) []problem.Problem {
 	for len(out) < problemsOfEach {
 		kinds := problem.Kinds()
 		kind := kinds[len(out)%len(kinds)]
-		p := problem.Of(kind, number(1+rng.IntN(4)), place.Number(2+rng.IntN(8)))
+		p := problem.Of(kind, some(1+rng.IntN(4)), place.Number(2+rng.IntN(8)))
 		switch kind {
 		case problem.Sum:
 			p.Numbers = nil
 			for range 2 + rng.IntN(5) {
-				p.Numbers = append(p.Numbers, number(1+rng.IntN(5)))
+				p.Numbers = append(p.Numbers, some(1+rng.IntN(5)))
 			}
 		case problem.Difference:
-			p.Numbers[1] = number(1 + rng.IntN(4))
+			p.Numbers[1] = some(1 + rng.IntN(4))
 			slices.SortFunc(p.Numbers, func(a, b place.Number) int { return int(b - a) })
 		case problem.Grouping:
 			p.Numbers[0] %= 120
@@ -152,6 +155,12 @@ func printAll(seed uint64) error {
 				}
 			}
 		}
+		for _, said := range alone(v) {
+			if pattern := masked(said); !seen[pattern] {
+				seen[pattern] = true
+				examples[pattern] = said
+			}
+		}
 		patterns := make([]string, 0, len(examples))
 		for pattern := range examples {
 			patterns = append(patterns, pattern)
@@ -187,6 +196,31 @@ func sentences(v variant, t swap.Trace) []string {
 	if l, err := lesson.New(lesson.Items("", t.Problem), kind, []string{"a", "b", "c"}); err == nil {
 		if view, err := l.Open(w, t.Method, children); err == nil {
 			out = append(out, view.Roles...)
+		}
+	}
+	return slices.DeleteFunc(out, func(s string) bool { return s == "" })
+}
+
+// alone is all that is said of numbers that are asked alone, shown and answered in every
+// way.
+func alone(v variant) []string {
+	w := v.class.Words()
+	var out []string
+	for _, id := range number.Stages() {
+		o, err := number.OptionsOf(id, 0)
+		if err != nil {
+			continue
+		}
+		for _, a := range (number.Choice{Stage: id, Numbers: o.Numbers, Shown: o.Shown, Answered: o.Answered}).All() {
+			t, err := number.Solve(a, v.class.Method())
+			if err != nil {
+				continue
+			}
+			lines, asks := w.Lines(t)
+			out = append(out, w.Question(a))
+			for i, line := range lines {
+				out = append(out, "["+line.Do+"]", line.String(), asks[i])
+			}
 		}
 	}
 	return slices.DeleteFunc(out, func(s string) bool { return s == "" })

@@ -173,6 +173,7 @@ func TestMigrateKeepsOldRows(t *testing.T) {
 	if kept == 0 {
 		t.Error("nothing is left of what was recorded")
 	}
+	testTensArrive(t, five, rooms[0].ClassID)
 	s := old("schema-2.sql", 4)
 	if n, err := s.Rejudge(ctx); n != 46 || err != nil {
 		t.Errorf("%d learners judged, %v", n, err)
@@ -216,6 +217,40 @@ func TestMigrateKeepsOldRows(t *testing.T) {
 	}
 	if n, err := s.Rejudge(ctx); n != 46 || err != nil {
 		t.Errorf("%d learners judged, %v", n, err)
+	}
+}
+
+// A class that worked with two digits before the tens were followed is not thrown back: all
+// of the tens count as met, none is suggested, and what waits waits for nothing of them.
+func testTensArrive(t *testing.T, s *store.Store, room uuid.UUID) {
+	t.Helper()
+	class, err := s.Class(ctx, room)
+	must(t, err)
+	children, err := s.Standings(ctx, class)
+	must(t, err)
+	for _, child := range children {
+		today, seen := child.LastSeen()
+		if !seen { // of whom nothing is recorded: what was open stays open
+			leaves := child.Vine(ladder.Joining, today)
+			if !slices.ContainsFunc(leaves, func(l ladder.Leaf) bool { return l.Stage == choose.NoSwap && l.State == ladder.Ready }) {
+				t.Errorf("a child without records: %+v", leaves)
+			}
+			continue
+		}
+		for _, leaf := range child.Vine(ladder.Tens, today) {
+			if !child.TakenAsMet(leaf.Stage) || leaf.State == ladder.Ready || leaf.State == ladder.Secure {
+				t.Errorf("%s is %q", leaf.Stage, leaf.State)
+			}
+		}
+		for _, strand := range []ladder.Strand{ladder.Joining, ladder.Taking} {
+			for _, leaf := range child.Vine(strand, today) {
+				for _, waits := range child.Waits(leaf.Stage) {
+					if ladder.StrandOf(waits) == ladder.Tens {
+						t.Errorf("%s waits for %s", leaf.Stage, waits)
+					}
+				}
+			}
+		}
 	}
 }
 

@@ -47,8 +47,8 @@ func oneOf(class setting.Class, a number.Asked) (One, error) {
 			out.InRing = append(out.InRing, w.InRing(n))
 		}
 	}
-	if work.Crowd != nil {
-		made := crowdOf(*work.Crowd)
+	if c, lies := work.Layout(); lies {
+		made := crowdOf(c)
 		out.Crowd = &made
 	}
 	for _, wrong := range a.Wrong() {

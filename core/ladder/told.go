@@ -4,6 +4,7 @@ import (
 	"slices"
 
 	"vineswap/core/choose"
+	"vineswap/core/number"
 )
 
 // Told is what a child can do by the word of an adult, when it is added to a class. The
@@ -32,8 +33,9 @@ var nextOf = map[Told]choose.StageID{
 func (t Told) Next() choose.StageID { return nextOf[t] }
 
 // met tells whether a stage counts as met by what was told: all that the next stage
-// builds on does, stages that arrive later too. It is never secure by that.
+// builds on does, stages that arrive later too, and all of the tens where it builds on
+// their last stage. It is never secure by that.
 func (t Told) met(id choose.StageID) bool {
 	next := t.Next()
-	return next != "" && BuildsOn(next, id)
+	return next != "" && (BuildsOn(next, id) || StrandOf(id) == Tens && BuildsOn(next, number.TensAndOnes))
 }

@@ -7,6 +7,7 @@ import (
 	"vineswap/core/book"
 	"vineswap/core/choose"
 	"vineswap/core/ladder"
+	"vineswap/core/number"
 )
 
 // What is told of a child without any record, and where it leads.
@@ -18,8 +19,8 @@ func TestTold(t *testing.T) {
 		open  []choose.StageID // some of those that do not
 	}{
 		"nothing":             {"", "", nil, []choose.StageID{choose.WithinTen, choose.NoSwap}},
-		"counts to ten":       {ladder.CountsToTen, choose.WithinTen, []choose.StageID{"tens/one-by-one"}, []choose.StageID{choose.WithinTen, choose.OverTen}},
-		"reads tens and ones": {ladder.ReadsTens, choose.NoSwap, []choose.StageID{"tens/tens-and-ones", "places/quantity-and-card"}, []choose.StageID{choose.NoSwap, choose.OneSwapOnes}},
+		"counts to ten":       {ladder.CountsToTen, choose.WithinTen, []choose.StageID{number.OneByOne}, []choose.StageID{choose.WithinTen, choose.OverTen}},
+		"reads tens and ones": {ladder.ReadsTens, choose.NoSwap, []choose.StageID{number.TensAndOnes, number.CountingOn, "places/quantity-and-card"}, []choose.StageID{choose.NoSwap, choose.OneSwapOnes}},
 		"adds without a swap": {ladder.AddsNoSwap, choose.OneSwapOnes, []choose.StageID{choose.NoSwap, choose.OverTen, "places/four-kinds"}, []choose.StageID{choose.OneSwapOnes, choose.SeveralSwaps}},
 		"swaps already":       {ladder.SwapsAlready, choose.SeveralSwaps, []choose.StageID{choose.NoSwap, choose.OneSwapOnes}, []choose.StageID{choose.SeveralSwaps}},
 	} {
@@ -52,7 +53,7 @@ func TestToldIsNeverSecure(t *testing.T) {
 		for _, strand := range ladder.Strands() {
 			for _, leaf := range child.Vine(strand, today) {
 				met := child.TakenAsMet(leaf.Stage)
-				if met != ladder.BuildsOn(told.Next(), leaf.Stage) {
+				if want := ladder.BuildsOn(told.Next(), leaf.Stage) || strand == ladder.Tens && ladder.BuildsOn(told.Next(), number.TensAndOnes); met != want {
 					t.Errorf("%s: %s counts as met: %t", told, leaf.Stage, met)
 				}
 				if leaf.State == ladder.Secure || leaf.State == ladder.Passed {

@@ -53,7 +53,7 @@ func usually(pairs ...[2]string) []way {
 // stages are defined once: numbers are counted, drawn and credited by the same list.
 var stages = []stage{
 	{
-		OneByOne, from(0, 10), []Shown{Things, Sticks, Numeral, Word, Said}, []Answered{Say, Write, Lay, CountBack},
+		OneByOne, from(0, 10), []Shown{Things, Handful, Sticks, Numeral, Word, Said}, []Answered{Say, Write, Lay, CountBack},
 		usually([2]string{"things", "say"}, [2]string{"numeral", "lay"}), nil, Asked{5, Things, Say, 0},
 	},
 	{

@@ -80,7 +80,6 @@ type Work struct {
 	Asked   Asked
 	Filled  trace.Filled
 	Frames  int
-	Crowd   *crowd.Crowd   // of a crowd alone
 	Choices []place.Number // the pictures to pick from
 	Drawn   bool           // tens and ones are drawn, and not laid
 }
@@ -321,28 +320,30 @@ func (w *worker) covered() {
 func (w *worker) handful() {
 	w.scenes = InFrames
 	w.needFrames()
-	w.scatter()
 	w.Step(trace.Step{Kind: Ask}, trace.Moving(trace.Store, Heap, piece.Counter, w.n))
 	w.Step(trace.Step{Kind: Guess})
 	w.Enter(trace.Counting, place.Ones)
 	w.fill(Heap)
 }
 
-// scatter lays things as their seed says.
-func (w *worker) scatter() {
-	c, err := crowd.Lay(w.n, uint64(w.Asked.Seed))
-	if w.Asked.Shown == Rows {
-		c, err = crowd.Rows(w.n)
+// Layout is where the things of a crowd or a handful lie, as their seed says; false for
+// another number.
+func (w Work) Layout() (c crowd.Crowd, lies bool) {
+	var err error
+	switch w.Asked.Shown {
+	case Crowd, Handful:
+		c, err = crowd.Lay(int(w.Asked.Number), uint64(w.Asked.Seed))
+	case Rows:
+		c, err = crowd.Rows(int(w.Asked.Number))
+	default:
+		return c, false
 	}
-	if err == nil {
-		w.Crowd = &c
-	}
+	return c, err == nil
 }
 
 // crowd is marked and ringed ten by ten; what is left over is counted last.
 func (w *worker) crowd() {
 	w.scenes = InCrowd
-	w.scatter()
 	w.need(Sheet, 1)
 	w.Step(trace.Step{Kind: Ask}, trace.Moving(trace.Store, Loose, piece.Counter, w.n))
 	w.Step(trace.Step{Kind: Guess})

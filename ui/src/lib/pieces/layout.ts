@@ -63,6 +63,7 @@ export const MAT = {
   parted: 52, // between the number and what is taken from it: cards stand on both rims
   inset: 20, // within a tray
   biggest: 15,
+  bigger: 19, // of tens and ones alone, which the youngest count
   air: 10, // below the pieces
   smallest: 1.2,
 };
@@ -425,10 +426,14 @@ const STEP = 0.1;
 const USUAL = { w: 760, h: 704 };
 
 /** The largest unit with which the whole lesson fits a mat of w × h px. */
+/** So many places have numbers below a hundred. */
+const TENS_AND_ONES = 2;
+
 export function layout(work: Work, w: number, h: number): Layout {
   const fit = work.trays.length ? together : apart;
   // On a large screen, as before a class, the pieces are larger.
-  const biggest = MAT.biggest * Math.max(1, Math.min(w / USUAL.w, h / USUAL.h));
+  const usual = work.places.length > TENS_AND_ONES ? MAT.biggest : MAT.bigger;
+  const biggest = usual * Math.max(1, Math.min(w / USUAL.w, h / USUAL.h));
   const least = work.trays.length ? COUNTABLE : biggest;
   for (const crowded of [false, true])
     for (let unit = biggest; unit > (crowded ? MAT.smallest : least); unit -= STEP) {

@@ -544,6 +544,16 @@
       border-top: 0;
     }
   }
+  @media (max-width: 700px) and (max-height: 500px) {
+    .steps {
+      flex: 3;
+      grid-template-columns: 60px 1fr;
+    }
+    .write {
+      flex: 2;
+      font-size: var(--t1);
+    }
+  }
   @media (max-width: 700px) {
     .scene {
       position: relative;

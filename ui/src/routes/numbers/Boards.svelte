@@ -219,7 +219,6 @@
     min-width: 0;
     height: 20px;
     align-items: center;
-    overflow: hidden;
   }
   .who {
     display: flex;

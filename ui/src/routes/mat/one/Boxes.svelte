@@ -16,7 +16,7 @@
   const heapHigh = $derived(Math.min(96, h * 0.14));
   const high = $derived((h - heapHigh - 16) / 2);
   const wide = $derived((w - 28) / 5);
-  const LABEL = 0.27;
+  const LABEL = 0.3;
   const tilt = (i: number): number => (((i * 37) % 5) - 2) * 0.55;
   /** Five are seen: a gap after the fifth. */
   const at = (i: number, n: number): number => {
@@ -46,8 +46,8 @@
       >
         <text
           x={wide / 2}
-          y={high * LABEL - 8}
-          font-size={high * 0.23}
+          y={high * LABEL - 6}
+          font-size={high * 0.18}
           class:now={(step.kind === 'sort' && step.count === k) ||
             (step.kind === 'zero' && k === 0)}>{k}</text
         >

@@ -1,0 +1,126 @@
+package say_test
+
+import (
+	"fmt"
+	"strings"
+	"testing"
+
+	"vineswap/core/number"
+	"vineswap/core/place"
+	"vineswap/core/say"
+	"vineswap/core/trace"
+)
+
+// alone are the lines of a number asked alone, each with its button.
+func alone(t *testing.T, w say.Words, text string, m trace.Method) string {
+	t.Helper()
+	a, err := number.Parse(text)
+	if err != nil {
+		t.Fatal(err)
+	}
+	tr, err := number.Solve(a, m)
+	if err != nil {
+		t.Fatal(err)
+	}
+	lines, _ := w.Lines(tr)
+	var out []string
+	for _, l := range lines {
+		out = append(out, "["+l.Do+"] "+l.String())
+	}
+	return strings.Join(out, "\n")
+}
+
+// What is said at each step, family by family.
+func TestNumbersAloneAreSaid(t *testing.T) {
+	for _, c := range []struct {
+		asked  string
+		w      say.Words
+		method trace.Method
+		want   string
+	}{
+		{"2 things say", say.Words{}, trace.Method{}, "[Lay out] Each is counted once. How many bees are there?\n[Count one] One.\n[Count one more] Two. There are two in all.\n[Say it back] Two. "},
+		{"0 things say", say.Words{}, trace.Method{}, "[Lay out] Look at the mat. How many apples are there?\n[Look] Nothing lies here. That is zero.\n[Say it back] Zero. "},
+		{"8 frames say", say.Words{}, trace.Method{}, "[Lay out] How many bees are there?\n[Look at frame 1] Five and three: eight.\n[Say it back] Eight. "},
+		{"8 frames say", say.Words{}, trace.Method{Filled: trace.ByPairs}, "[Lay out] How many bees are there?\n[Look at frame 1] Four pairs: eight.\n[Say it back] Eight. "},
+		{"8 frames to-ten", say.Words{}, trace.Method{}, "[Lay out] What is missing to ten?\n[Fill it up] Two more: eight and two make ten.\n[Say it back] Eight and two make ten."},
+		{"12 numeral fill", say.Words{}, trace.Method{}, "[Show it] 12. Fill the frames.\n[Put in five] Five: a full row.\n[Put in five] Five and five: ten.\n[Look: a full frame] Ten: the frame is full.\n[Put in two] Ten and two: twelve.\n[Say it back] Twelve. It has a name of its own: ten and two."},
+		{"12 covered count-on", say.Words{}, trace.Method{}, "[Lay out] Count on from ten.\n[Cover the full frame] Ten. It is not counted again.\n[Count one on] Eleven.\n[Count one on] Twelve. Ten and two.\n[Say it back] Twelve. It has a name of its own: ten and two."},
+		{"14 word write", say.Words{}, trace.Method{}, "[Show it] Fourteen. Write it in figures.\n[Write the tens] 1 for the tens.\n[Write the ones] 4 for the ones.\n[Say it back] Fourteen. The word says the four first, the figures write the ten first."},
+		{"13 said write", say.Words{Teens: say.TenAnd}, trace.Method{}, "[Show it] Listen: ten-three. Write it in figures.\n[Write the tens] 1 for the tens.\n[Write the ones] 3 for the ones.\n[Say it back] Ten-three. One ten three ones."},
+		{"40 drawn how-many", say.Words{}, trace.Method{}, "[Lay out] How many tens are there?\n[Count the tens] Four tens: forty. A line is a ten, and not a 1.\n[Count the ones] No ones: forty.\n[Say how many tens] Four tens. They are worth forty.\n[Say it back] Forty. Four tens no ones."},
+		{"23 crowd ring", say.Words{Places: say.Units}, trace.Method{}, "[Lay out] How many leaves are there?\n[Estimate] About how many are there? Say it, write it down, lock it.\n[Ring ten] Ten are marked and ringed, and 10 is written.\n[Ring ten] Ten are marked and ringed, and 10 is written. Twenty so far.\n[Count what is over] Three outside the rings: the ones.\n[Write the tens] 2 for the tens.\n[Write the units] 3 for the units.\n[Draw the same number] Two lines and three dots.\n[Say it back] Twenty-three. Two tens three units."},
+		{"34 riddle units", say.Words{}, trace.Method{}, "[Show it] Two tens and fourteen ones. How many tens, how many ones?\n[Swap ten ones] Ten of the ones make one ten more: Three tens and four ones.\n[Say it back] Thirty-four. Three tens four ones."},
+	} {
+		if got := alone(t, c.w, c.asked, c.method); got != c.want {
+			t.Errorf("%s:\n%s\nwanted\n%s", c.asked, got, c.want)
+		}
+	}
+}
+
+// No sentence of any question has a doubled word, a wrong plural or an unfilled slot, in
+// any words of a class; each step has a button and something to say.
+func TestNumbersAreWhole(t *testing.T) {
+	for _, w := range []say.Words{{}, {Places: say.Units, Digits: say.FaceValue}, {Places: say.Bars, Teens: say.TenAnd}} {
+		seen := map[string]bool{}
+		for _, id := range number.Stages() {
+			o, _ := number.OptionsOf(id, 0)
+			for _, a := range (number.Choice{Stage: id, Numbers: o.Numbers, Shown: o.Shown, Answered: o.Answered}).All() {
+				for _, filled := range []trace.Filled{trace.ByRows, trace.ByPairs} {
+					tr, err := number.Solve(a, trace.Method{Filled: filled})
+					if err != nil {
+						t.Fatal(err)
+					}
+					lines, asks := w.Lines(tr)
+					for i, l := range lines {
+						said := l.String()
+						if seen[said] {
+							continue
+						}
+						seen[said] = true
+						if fault := plainFault(said); fault != "" && fault != "ten one" && fault != "many many" || l.Do == "" || strings.TrimSpace(said) == "" || strings.Contains(said, "%!") || strings.Contains(asks[i], "%!") {
+							t.Fatalf("%s, %s: %q, %q, %q", a, tr.Steps[i].Kind, l.Do, l, fault)
+						}
+					}
+				}
+				if w.Question(a) == "" || say.Shown(a.Shown) == "" || say.Answered(a.Answered) == "" {
+					t.Fatalf("%s: asked %q", a, w.Question(a))
+				}
+			}
+		}
+	}
+}
+
+// The parts of each word put together are the word; teens say the ones first, but for the
+// two names of their own and the two that have changed.
+func TestWordParts(t *testing.T) {
+	cords := map[say.Cord][]place.Number{}
+	for _, w := range []say.Words{{}, {Teens: say.TenAnd}} {
+		for n := place.Number(0); n <= 100; n++ {
+			parts, cord := w.Parts(n)
+			whole := ""
+			for _, p := range parts {
+				whole += p.Text
+			}
+			if whole != w.Number(n) {
+				t.Errorf("the parts of %d are %q, it is said %q", n, whole, w.Number(n))
+			}
+			if w.Teens == say.TenAnd && cord != say.Straight {
+				t.Errorf("%q is %s", whole, cord)
+			}
+			if n > 10 && n < 20 && w.Teens == "" {
+				cords[cord] = append(cords[cord], n)
+			}
+		}
+	}
+	if got := fmt.Sprint(cords); got != "map[bound:[11 12] crossed:[14 16 17 18 19] looped:[13 15]]" {
+		t.Errorf("the teens are %s", got)
+	}
+}
+
+func TestInRing(t *testing.T) {
+	for n, want := range map[int]string{0: "Nothing is in the ring yet.", 9: "Nine in the ring. One more to make ten.", 10: "Ten are in the ring: 10 is written.", 11: "Eleven in the ring. That is one too many for a ten."} {
+		if got := (say.Words{}).InRing(n); got != want {
+			t.Errorf("%d: %s", n, got)
+		}
+	}
+}
