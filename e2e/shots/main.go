@@ -42,7 +42,7 @@ func shots(address, folder string) error {
 	g.Key(" ", " ", " ", " ", " ", " ", " ", " ").See("Ten ones. Stop.").Picture(to("mat-swap"))
 	g.Turn(768, 1024).Picture(to("mat-portrait")).Turn(1280, 800)
 	g.Key(" ", " ", " ", " ").See("Ten tens. Stop.").Press("blocks").Picture(to("mat-blocks"))
-	g.Press("drawings").Key(" ").See("Ten tens swap for").Picture(to("mat-drawing"))
+	g.Press("drawings").Key(" ").See("Ten tens swap for")
 	g.Key(" ", " ", " ", " ", " ", " ").See("slide together").Press("beads")
 	g.Key("w").See("answer 3843").Press("Wren A. right, 3843").Key("2").See("no answer").Key("3", "7", "3", "3", "n").Picture(to("record"))
 	g.Press("Class").See("days since last seen").Press("one swap, higher").See("stage 7 of 12").Picture(to("class"))
@@ -50,7 +50,6 @@ func shots(address, folder string) error {
 	g.Turn(768, 1024).Picture(to("class-portrait")).Turn(1280, 800)
 	g.Press("subtraction").See("across one zero").Press("Greta Z., 0 days").See("Records, newest first").Picture(to("learner"))
 	g.Press("Numbers").See("Twelve of them").Press("Taking away").Press("across one zero").See("Across one zero: a number").Picture(to("numbers-taking"))
-	g.Press("More options").See("Pieces you have").Picture(to("numbers-finer"))
 	g.Write("Numbers of your own", "5003-1264").Press("Look").See("across zeros").Press("Gather").See("Who comes?").Press("Wren A.").See("1Wren A.").Press("Teo B.").See("2Teo B.").Press("done").Press("To the mat").See("About how much").Key(" ").See("One tray for the larger")
 	g.Key(" ", " ", " ", " ", " ", " ").See("One hundred swaps for").Picture(to("mat-taking"))
 	g.Press("Numbers").See("Twelve of them").Write("Numbers of your own", "97/4").Press("Look").See("shared, a remainder").Press("Gather").See("Who comes?").Press("done").Press("To the mat").See("About how much")
@@ -60,6 +59,18 @@ func shots(address, folder string) error {
 	g.See("One ten cannot be shared").Picture(to("mat-sharing"))
 	g.Press("Orchard room").See("In the class’s own words").See("Ten for one is called").Picture(to("settings"))
 	g.Press("People").See("22 children").Press("Hugo M.").See("leaves the class").Press("Invite an assistant").See("works once").Picture(to("people"))
-	g.Press("Your access").See("Where you are logged in").Picture(to("access"))
+	g.Press("Settings").See("Log out").Press("Log out").See("Log in")
+
+	// The youngest.
+	g.LogIn(address, demo.Logins()[4].Email, demo.Password).See("Seed room").Press("Numbers").Holds("the boards", "document.querySelector('#own')").Press("Tens").See("Which numbers")
+	g.Press("reading and writing teens").Holds("teens", "document.querySelector('[data-hand] [aria-label*=word]')").Holds("a word", "(document.querySelector('[data-hand] [aria-label*=word]').click(), true)").Picture(to("numbers-tens"))
+	alone := func(asked string) {
+		g.Press("Numbers").Holds("the field", "document.querySelector('#own')").Write("Numbers of your own", asked).Press("Look").Holds("looked", fmt.Sprintf("document.querySelector('[data-live]').innerText.startsWith(%q)", asked)).Press("Gather").See("Who comes?")
+		g.Press("Aino B.").See("1Aino B.").Press("Jule A.").See("2Jule A.").Press("done").Press("To the mat").Holds("on the mat", "document.querySelector('[data-step] [data-one]')")
+	}
+	alone("14 covered count-on")
+	g.Key(" ", " ", " ", " ").See("Thirteen").Picture(to("mat-frames"))
+	alone("43 crowd ring 5")
+	g.Key(" ", " ", " ", " ").See("Thirty so far").Picture(to("mat-crowd"))
 	return g.Err()
 }
