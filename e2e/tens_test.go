@@ -39,7 +39,7 @@ func TestTensByTouch(t *testing.T) {
 	s := open(t)
 	g := s.sit(1024, 768)
 	s.login(g, "nela")
-	for i, stage := range []string{"one by one", "a full ten", "ten and ones", "reading and writing teens", "counting on from ten", "whole tens", "tens and ones"} {
+	for i, stage := range []string{"one by one", "a full ten", "ten and ones", "writing teens", "counting on from ten", "whole tens", "tens and ones"} {
 		g.Press("Numbers").Holds("the boards", "document.querySelector('[aria-label=Strand]')")
 		if i == 0 {
 			g.Press("Tens").See("Which numbers")
@@ -125,6 +125,22 @@ func TestACrowdInTheChildsHands(t *testing.T) {
 	touch(12, 13)
 	g.Reload().Holds("on the mat", "document.querySelector('[data-step] [data-one]')").Press("In the child’s hands").Holds("all is there", "document.querySelector('[data-rings=\"1\"]') && document.querySelectorAll('[role=checkbox][aria-checked=true]').length === 12")
 	s.check(g)
+}
+
+// A handful is counted again and faster: each count is kept, is there after a reload, and
+// goes into the child's file.
+func TestAHandfulAgainAndFaster(t *testing.T) {
+	s := open(t)
+	g := s.sit(laptopWidth, laptopHeight)
+	s.login(g, "nela")
+	alone(g, "17 handful write 3", aChild)
+	g.Key(" ").See("About how many").Press(aChild + " …").Write(aChild+" says about", "20").Press("Lock it").See("20")
+	g.Press("Time the count").See("Stop: ").Press("Stop: ").See("Count again").Press("Count again").See("Stop: ").Press("Stop: ").Holds("two counts", "document.querySelectorAll('[aria-label=\"Seconds of each count\"] li').length === 2")
+	g.Reload().Holds("they are kept", "document.querySelectorAll('[aria-label=\"Seconds of each count\"] li').length === 2")
+	s.check(g)
+	if got, err := s.store.CountsOf(ctx, s.learnerOf("nela", aChild)); err != nil || len(got) != 2 || got[0].Seconds < 1 {
+		t.Errorf("%+v, %v", got, err)
+	}
 }
 
 // What cannot be asked is said beside the field, and nothing that was typed is lost.

@@ -25,6 +25,7 @@ type Learner struct {
 	Records    []Record    `json:"records"`    // oldest first, corrected and withdrawn ones too
 	Judgements []Judgement `json:"judgements"` // oldest first
 	Estimates  []Estimate  `json:"estimates"`
+	Counts     []Count     `json:"counts"` // how long it took to count
 }
 
 // Record is one record of the learner at a problem.
@@ -67,6 +68,13 @@ type Estimate struct {
 	Value   int    `json:"value"`
 }
 
+// Count is how many seconds the learner took to count something.
+type Count struct {
+	Day     string `json:"day"`
+	Problem string `json:"problem"`
+	Seconds int    `json:"seconds"`
+}
+
 // LearnerFormat names the format in its files.
 const LearnerFormat = "vine-swap-learner"
 
@@ -78,6 +86,9 @@ func WriteJSON(out io.Writer, l Learner) error {
 	}
 	if l.Judgements == nil {
 		l.Judgements = []Judgement{}
+	}
+	if l.Counts == nil {
+		l.Counts = []Count{}
 	}
 	if l.Estimates == nil {
 		l.Estimates = []Estimate{}

@@ -80,6 +80,16 @@ func (s *Server) wireRecord(c *call, kept store.Lesson) (wire.Record, error) {
 }
 
 func (s *Server) addEstimates(c *call, kept store.Lesson, out *wire.Record) error {
+	timed, err := s.store.Counts(c.Context(), kept.ID)
+	if err != nil {
+		return err
+	}
+	for _, t := range timed {
+		if t.Nth < len(out.Tasks) {
+			at := &out.Tasks[t.Nth]
+			at.Counts = append(at.Counts, wire.TimedCount{Learner: t.LearnerID.String(), Seconds: t.Seconds})
+		}
+	}
 	said, err := s.store.Estimates(c.Context(), kept.ID)
 	if err != nil {
 		return err
@@ -321,6 +331,39 @@ func (s *Server) notRecorded(c *call, kept store.Lesson, err error) error {
 	}
 	t.Record = &now
 	return t
+}
+
+// timed keeps how long a child took to count.
+func (s *Server) timed(c *call) error {
+	id, err := uuid.Parse(c.Params("lesson"))
+	if err != nil {
+		return notFound()
+	}
+	var ask wire.Timed
+	if err := read(c, &ask); err != nil {
+		return err
+	}
+	kept, err := s.store.Lesson(c.Context(), c.class.ID, id)
+	if err != nil {
+		return missing(err)
+	}
+	if ask.Nth >= len(kept.Items) {
+		return wrongRecord(lesson.ErrTask).of("nth")
+	}
+	err = s.store.AddCount(c.Context(), store.TimedCount{ID: uuid.MustParse(ask.ID), LessonID: id, Nth: ask.Nth, LearnerID: uuid.MustParse(ask.Learner), Seconds: ask.Seconds, CountedBy: c.account.ID})
+	switch {
+	case errors.Is(err, store.ErrTaken):
+		return refuse(fiber.StatusConflict, "The id of this count is already used", "Count once more.").of("id")
+	case errors.Is(err, store.ErrNone):
+		return wrongChild()
+	case err != nil:
+		return err
+	}
+	made, err := s.wireRecord(c, kept)
+	if err != nil {
+		return err
+	}
+	return c.JSON(made)
 }
 
 // estimate locks what a child said before the work.

@@ -43,6 +43,7 @@ func Routes() []Route {
 		{fiber.MethodGet, "/lessons/:lesson/record", store.Viewer, (*Server).record},
 		{fiber.MethodPost, "/lessons/:lesson/observations", store.Assistant, (*Server).observe},
 		{fiber.MethodPost, "/lessons/:lesson/estimates", store.Assistant, (*Server).estimate},
+		{fiber.MethodPost, "/lessons/:lesson/counts", store.Assistant, (*Server).timed},
 		{fiber.MethodGet, "/today", store.Viewer, (*Server).morning},
 		{fiber.MethodPost, "/numbers", store.Viewer, (*Server).chooseOne},
 		{fiber.MethodGet, "/stands", store.Viewer, (*Server).stands},

@@ -213,6 +213,7 @@ func (p person) bodies(lesson, learner string) map[string]any {
 	return map[string]any{
 		"POST /lessons/" + lesson + "/observations":  observed(p.wren),
 		"POST /lessons/" + lesson + "/estimates":     wire.Say{Learner: p.wren.String(), Value: 3800},
+		"POST /lessons/" + lesson + "/counts":        wire.Timed{ID: uuid.NewString(), Learner: p.wren.String(), Seconds: 14},
 		"POST /learners/" + learner + "/corrections": correction,
 		"POST /learners/" + learner + "/judgements":  wire.Judge{ID: uuid.NewString(), Stage: "joining/no-swap", Manner: "column", State: "secure", Reason: "seen at home time"},
 		"POST /learners":             wire.AddLearners{Learners: []wire.Learner{{ID: uuid.NewString(), Name: "Bo " + learner[:6]}}},

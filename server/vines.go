@@ -294,6 +294,13 @@ func (s *Server) exported(c *call) (formats.Learner, error) {
 	for _, o := range judged {
 		out.Judgements = append(out.Judgements, formats.Judgement{Day: o.Day.String(), Stage: string(o.Stage), Manner: string(o.Manner), State: string(o.State), Reason: o.Reason, By: o.By})
 	}
+	timed, err := s.store.CountsOf(c.Context(), e.ID)
+	if err != nil {
+		return out, err
+	}
+	for _, x := range timed {
+		out.Counts = append(out.Counts, formats.Count{Day: x.Day.String(), Problem: x.Task.String(), Seconds: x.Seconds})
+	}
 	said, err := s.store.EstimatesOf(c.Context(), e.ID)
 	for _, x := range said {
 		out.Estimates = append(out.Estimates, formats.Estimate{Day: x.Day.String(), Problem: x.Task.String(), Value: int(x.Value)})

@@ -129,7 +129,7 @@ func TestMigrate(t *testing.T) {
 		})
 	}
 	wg.Wait()
-	if sum := steps[0] + steps[1] + steps[2] + steps[3]; sum != 6 {
+	if sum := steps[0] + steps[1] + steps[2] + steps[3]; sum != 7 {
 		t.Errorf("four at once took %v steps", steps)
 	}
 	pgtest.Exec(t, url, `insert into goose_db_version (version_id, is_applied) values (99999, true)`)
@@ -151,8 +151,9 @@ func TestMigrateKeepsOldRows(t *testing.T) {
 		}
 		return s
 	}
-	testArrival(t, old("schema-3.sql", 3))
-	five := old("schema-5.sql", 1)
+	testArrival(t, old("schema-3.sql", 4))
+	testNumbersStay(t, old("schema-6.sql", 1))
+	five := old("schema-5.sql", 2)
 	if n, err := five.Rejudge(ctx); n != 46 || err != nil {
 		t.Errorf("%d learners judged, %v", n, err)
 	}
@@ -174,7 +175,7 @@ func TestMigrateKeepsOldRows(t *testing.T) {
 		t.Error("nothing is left of what was recorded")
 	}
 	testTensArrive(t, five, rooms[0].ClassID)
-	s := old("schema-2.sql", 4)
+	s := old("schema-2.sql", 5)
 	if n, err := s.Rejudge(ctx); n != 46 || err != nil {
 		t.Errorf("%d learners judged, %v", n, err)
 	}
@@ -200,7 +201,7 @@ func TestMigrateKeepsOldRows(t *testing.T) {
 	if seen == 0 {
 		t.Error("nothing is left of what was recorded")
 	}
-	s = old("schema-1.sql", 5)
+	s = old("schema-1.sql", 6)
 	hanne, err := s.AccountByEmail(ctx, "hanne@vineswap.test")
 	must(t, err)
 	classes, err := s.Memberships(ctx, hanne.ID)
@@ -217,6 +218,48 @@ func TestMigrateKeepsOldRows(t *testing.T) {
 	}
 	if n, err := s.Rejudge(ctx); n != 46 || err != nil {
 		t.Errorf("%d learners judged, %v", n, err)
+	}
+}
+
+// The schema before counts were timed: numbers that were asked alone are there, and a count
+// can be kept with them.
+func testNumbersStay(t *testing.T, s *store.Store) {
+	t.Helper()
+	nela, err := s.AccountByEmail(ctx, "nela@vineswap.test")
+	must(t, err)
+	rooms, err := s.Memberships(ctx, nela.ID)
+	must(t, err)
+	learners, err := s.Learners(ctx, rooms[0].ClassID)
+	if err != nil || len(learners) != 2 {
+		t.Fatalf("%d learners, %v", len(learners), err)
+	}
+	child := standOf(t, s, rooms[0].ClassID, learners[0].ID)
+	seen, err := s.Observations(ctx, learners[0].ID)
+	must(t, err)
+	said, err := s.EstimatesOf(ctx, learners[0].ID)
+	if err != nil || len(seen) < 50 || len(child.Standings) < 5 || len(said) != 1 {
+		t.Fatalf("%d records, %d standings, %d estimates, %v", len(seen), len(child.Standings), len(said), err)
+	}
+	count := store.TimedCount{ID: uuid.New(), LessonID: said[0].LessonID, LearnerID: learners[0].ID, Seconds: 26, CountedBy: nela.ID}
+	must(t, s.AddCount(ctx, count))
+	must(t, s.AddCount(ctx, count)) // sent twice it is one
+	other := count
+	if other.Seconds = 14; !errors.Is(s.AddCount(ctx, other), store.ErrTaken) {
+		t.Error("an id was used twice")
+	}
+	other.ID = uuid.New()
+	must(t, s.AddCount(ctx, other))
+	stranger := store.TimedCount{ID: uuid.New(), LessonID: count.LessonID, LearnerID: uuid.New(), Seconds: 5, CountedBy: nela.ID}
+	if err := s.AddCount(ctx, stranger); !errors.Is(err, store.ErrNone) {
+		t.Errorf("a child who does not sit there: %v", err)
+	}
+	of, err := s.CountsOf(ctx, learners[0].ID)
+	if err != nil || len(of) != 2 || of[0].Seconds != 26 || of[1].Seconds != 14 || of[0].Task.Kind == "" {
+		t.Errorf("%+v, %v", of, err)
+	}
+	must(t, s.EraseLearner(ctx, rooms[0].ClassID, learners[0].ID))
+	if left, err := s.Counts(ctx, count.LessonID); err != nil || len(left) != 0 {
+		t.Errorf("of an erased child %d counts are left, %v", len(left), err)
 	}
 }
 

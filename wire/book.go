@@ -128,18 +128,19 @@ type Record struct {
 
 // Worked is one task of a lesson with what is written of it.
 type Worked struct {
-	Text      string     `json:"text"`
-	Sign      string     `json:"sign"`
-	Numbers   []int      `json:"numbers"`
-	Answer    int        `json:"answer"`        // the number that comes out, to draw estimates beside
-	Result    string     `json:"result"`        // as it is written: "24 rest 1"
-	Between   Named      `json:"between"`       // what can stand between the parts of an answer, and its key; empty for one part
-	One       *One       `json:"one,omitempty"` // of a number that is asked alone
-	Words     string     `json:"words"`
-	Manners   []Named    `json:"manners"` // of its stage
-	Rows      []Row      `json:"rows"`    // one for each child
-	Estimates []Estimate `json:"estimates"`
-	Saw       []Saw      `json:"saw"`
+	Text      string       `json:"text"`
+	Sign      string       `json:"sign"`
+	Numbers   []int        `json:"numbers"`
+	Answer    int          `json:"answer"`        // the number that comes out, to draw estimates beside
+	Result    string       `json:"result"`        // as it is written: "24 rest 1"
+	Between   Named        `json:"between"`       // what can stand between the parts of an answer, and its key; empty for one part
+	One       *One         `json:"one,omitempty"` // of a number that is asked alone
+	Words     string       `json:"words"`
+	Manners   []Named      `json:"manners"` // of its stage
+	Rows      []Row        `json:"rows"`    // one for each child
+	Estimates []Estimate   `json:"estimates"`
+	Counts    []TimedCount `json:"counts"` // how long it was counted, each time
+	Saw       []Saw        `json:"saw"`
 }
 
 // Row is a child at a problem: how it would be written by one touch, and what is
@@ -189,6 +190,20 @@ type Observe struct {
 	AnotherRun bool    `json:"anotherRun,omitempty"`                                                     // the child is recorded already: this is one more run
 }
 
+// TimedCount is how many seconds a child took to count, once.
+type TimedCount struct {
+	Learner string `json:"learner"`
+	Seconds int    `json:"seconds"`
+}
+
+// Timed is what is sent to keep how long a child took to count.
+type Timed struct {
+	ID      string `json:"id" validate:"required,uuid"`
+	Learner string `json:"learner" validate:"required,uuid"`
+	Nth     int    `json:"nth" validate:"min=0,max=99"`
+	Seconds int    `json:"seconds" validate:"min=1,max=3600"`
+}
+
 // Say is what is sent to lock an estimate.
 type Say struct {
 	Learner string `json:"learner" validate:"required,uuid"`
@@ -231,7 +246,7 @@ func MannersOf(id choose.StageID) []Named {
 // whole lesson.
 func WorkedOf(class setting.Class, l lesson.Lesson, nth int, children []Learner, rows []lesson.Row, entries map[string]Entry) Worked {
 	t, w := l.Items[nth].Task, class.Words()
-	out := Worked{Text: w.Task(t), Numbers: []int{}, Answer: int(t.Right()[0]), Result: t.Result(), Between: between(t), Rows: []Row{}, Estimates: []Estimate{}, Saw: []Saw{}}
+	out := Worked{Text: w.Task(t), Numbers: []int{}, Answer: int(t.Right()[0]), Result: t.Result(), Between: between(t), Rows: []Row{}, Estimates: []Estimate{}, Counts: []TimedCount{}, Saw: []Saw{}}
 	out.Manners = MannersOf(ladder.Credit(t, l.Items[nth].Stage))
 	if p, of := problem.From(t); of {
 		out.Sign, out.Numbers, out.Words = problem.Sign(p.Kind), ints(p.Numbers), p.Answer().Words(w.And)

@@ -380,7 +380,11 @@ func (l numberTable) ringed(s trace.Step) told {
 		if l.n < 10 {
 			return told{"Count them", []Span{l.tell(capital(l.things(l.Asked, s.Count)), place.Ones), plain(": not enough for a ring.")}, "Is there enough for a ring of ten?"}
 		}
-		return told{"Count what is over", []Span{l.tell(capital(l.Number(place.Number(s.Count))), place.Ones), plain(" outside the rings: the ones.")}, "How many are outside the rings?"}
+		says := []Span{l.tell(capital(l.Number(place.Number(s.Count))), place.Ones), plain(" outside the rings: the ones.")}
+		if l.n < 20 { // two groups are put together because one is a full ten
+			says = append(says, plain(" One group is a full ten: ten and %s are %s.", l.Number(place.Number(s.Count)), l.Number(l.Asked.Number)))
+		}
+		return told{"Count what is over", says, "How many are outside the rings?"}
 	}
 	says := []Span{l.tell("Ten", place.Tens), plain(" are marked and ringed, and 10 is written.")}
 	if s.Ten > 1 {

@@ -15,7 +15,7 @@ var stageWords = map[choose.StageID][2]string{
 	number.OneByOne:     {"one by one", "Count to ten, each thing once; nothing is zero."},
 	number.FullTen:      {"a full ten", "Five and some more; what makes ten."},
 	number.TenAndOnes:   {"ten and ones", "Build 11 to 19: a group of ten, and {ones}."},
-	number.WritingTeens: {"reading and writing teens", "Read and write 11 to 19."},
+	number.WritingTeens: {"writing teens", "Read and write 11 to 19."},
 	number.CountingOn:   {"counting on from ten", "Go on from ten, without counting it again."},
 	number.WholeTens:    {"whole tens", "20 to 90: how many tens, and how much they are."},
 	number.TensAndOnes:  {"tens and ones", "Any number of two digits, as pictures, pieces and drawings."},

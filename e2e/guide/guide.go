@@ -227,14 +227,27 @@ func (g *Guide) Reload() *Guide {
 	return g
 }
 
-// ask evaluates an expression until it is truthy.
+// slice is how long the page itself looks before it is asked again: a new page forgets what
+// the last one was asked.
+const slice = time.Second
+
+// until waits for an expression to be truthy. The page looks by itself, so that little goes
+// to and fro.
 func (g *Guide) until(what, expression string) {
 	if g.err != nil {
 		return
 	}
+	look := fmt.Sprintf(`(async () => {
+  const end = performance.now() + %d;
+  for (;;) {
+    if (%s) return true;
+    if (performance.now() > end) return false;
+    await new Promise((go) => setTimeout(go, 20));
+  }
+})()`, slice.Milliseconds(), expression)
 	deadline := time.Now().Add(patience)
 	for {
-		yes, err := chromedp.Run(g.ctx, chromedp.Evaluate[bool]("!!("+expression+")"))
+		yes, err := chromedp.Run(g.ctx, chromedp.Evaluate[bool](look, chromedp.EvalAwaitPromise))
 		if err == nil && yes {
 			g.done = append(g.done, what)
 			return
@@ -243,7 +256,9 @@ func (g *Guide) until(what, expression string) {
 			g.fail(what, errors.Join(errors.New("it did not come; the page says: "+g.text()), err))
 			return
 		}
-		time.Sleep(25 * time.Millisecond)
+		if err != nil {
+			time.Sleep(25 * time.Millisecond)
+		}
 	}
 }
 

@@ -63,7 +63,7 @@ func shots(address, folder string) error {
 
 	// The youngest.
 	g.LogIn(address, demo.Logins()[4].Email, demo.Password).See("Seed room").Press("Numbers").Holds("the boards", "document.querySelector('#own')").Press("Tens").See("Which numbers")
-	g.Press("reading and writing teens").Holds("teens", "document.querySelector('[data-hand] [aria-label*=word]')").Holds("a word", "(document.querySelector('[data-hand] [aria-label*=word]').click(), true)").Picture(to("numbers-tens"))
+	g.Press("writing teens").Holds("teens", "document.querySelector('[data-hand] [aria-label*=word]')").Holds("a word", "(document.querySelector('[data-hand] [aria-label*=word]').click(), true)").Picture(to("numbers-tens"))
 	alone := func(asked string) {
 		g.Press("Numbers").Holds("the field", "document.querySelector('#own')").Write("Numbers of your own", asked).Press("Look").Holds("looked", fmt.Sprintf("document.querySelector('[data-live]').innerText.startsWith(%q)", asked)).Press("Gather").See("Who comes?")
 		g.Press("Aino B.").See("1Aino B.").Press("Jule A.").See("2Jule A.").Press("done").Press("To the mat").Holds("on the mat", "document.querySelector('[data-step] [data-one]')")

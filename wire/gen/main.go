@@ -33,6 +33,7 @@ type All struct {
 	Record        wire.Record        `json:"record"`
 	Observe       wire.Observe       `json:"observe"`
 	Recorded      wire.Recorded      `json:"recorded"`
+	Timed         wire.Timed         `json:"timed"`
 	Say           wire.Say           `json:"say"`
 	Today         wire.Today         `json:"today"`
 	LessonDay     wire.LessonDay     `json:"lessonDay"`

@@ -20,6 +20,7 @@ export interface All {
   record: Record;
   observe: Observe;
   recorded: Recorded;
+  timed: Timed;
   say: Say;
   today: Today;
   lessonDay: LessonDay;
@@ -322,6 +323,7 @@ export interface Worked {
   manners: Named[];
   rows: Row[];
   estimates: Estimate[];
+  counts: TimedCount[];
   saw: Saw[];
 }
 export interface Named {
@@ -374,6 +376,10 @@ export interface Estimate {
   learner: string;
   value: number;
   off: number;
+}
+export interface TimedCount {
+  learner: string;
+  seconds: number;
 }
 export interface Saw {
   child: string;
@@ -687,6 +693,12 @@ export interface Recorded {
   entry: Entry;
   written: boolean;
   notice: string;
+}
+export interface Timed {
+  id: string;
+  learner: string;
+  nth: number;
+  seconds: number;
 }
 export interface Say {
   learner: string;

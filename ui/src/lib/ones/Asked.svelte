@@ -31,6 +31,11 @@
       cy="24"
       r="2.400"
     /><circle class="dot" cx="33" cy="14" r="2.400" />
+  {:else if answered === 'match'}
+    <path d="M4 6h12v10H4zM4 24h12v10H4z" /><path
+      class="leaf"
+      d="M24 6h12v10H24zM24 24h12v10H24z"
+    /><path class="dash" d="M16 11L24 29M16 29l8-18" />
   {:else if answered === 'pick'}
     <path d="M4 6h14v12H4zM22 6h14v12H22zM4 22h14v12H4z" /><path
       class="leaf"

@@ -13,6 +13,7 @@
     counter = false,
     now = -1,
     labels = [],
+    tint = '',
     over,
   }: {
     n: number; // things in it
@@ -24,6 +25,7 @@
     counter?: boolean; // plain counters, for small pictures
     now?: number; // the cell that was filled or counted last
     labels?: string[]; // a number under each thing
+    tint?: string; // the place in whose hue filled cells stand
     over?: Snippet;
   } = $props();
 
@@ -45,6 +47,7 @@
     <rect
       class="cell"
       class:now={i === now}
+      style:fill={tint && i < n ? `var(--${tint}-tint)` : undefined}
       x={pad + at.x * cell + cell * 0.04}
       y={pad + at.y * cell + cell * 0.04}
       width={cell * 0.92}

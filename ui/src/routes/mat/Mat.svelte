@@ -18,6 +18,7 @@
   import OneScene from './one/OneScene.svelte';
   import OneShelf from './one/OneShelf.svelte';
   import { Ringing } from './one/ringing.svelte';
+  import Timing from './one/Timing.svelte';
   import Scene from './Scene.svelte';
   import Store from './Store.svelte';
 
@@ -349,6 +350,10 @@
         {/if}
         {#if lesson.children.length && shared.mayPresent && !ended && (one ? step.kind === 'estimate' : step.kind !== 'estimate')}
           <Estimate id={params.lesson} nth={lesson.link.nth} {step} />
+        {/if}
+        {#if one?.shown === 'handful' && shared.mayPresent && !ended && lesson.children[lesson.steps[at.words]?.turn ?? -1]}
+          {@const child = lesson.children[step.turn]!}
+          {#key child.id}<Timing id={params.lesson} nth={lesson.link.nth} {child} />{/key}
         {/if}
       </div>
     {/if}

@@ -4,7 +4,7 @@
   import Cord from '../../lib/pieces/Cord.svelte';
   import type { State } from '../../lib/pieces/cord';
   import Glance from '../../lib/ones/Glance.svelte';
-  import type { Stage, Stands } from '../../lib/wire.gen';
+  import type { One, Stage, Stands } from '../../lib/wire.gen';
   import BoardPicture from './BoardPicture.svelte';
   import { BOARDS, boardOf } from './boards';
 
@@ -47,6 +47,9 @@
   const counted = (list: { id: string }[] | undefined): number =>
     (list ?? []).filter((l) => !coming.length || coming.includes(l.id)).length;
 
+  /** A picture is as high as its line. */
+  const sizeOf = (one: One): number =>
+    one.given ? 0.62 : one.frames > 1 ? 0.34 : ({ pieces: 0.42, drawn: 0.36 }[one.shown] ?? 0.62);
   /** Arrows go along a group of choices, as in any of them. */
   function arrows(event: KeyboardEvent): void {
     const step = { ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1 }[event.key];
@@ -72,7 +75,7 @@
     <span class="name">{s.name}</span>
     <span class="sign">
       {#if s.example}
-        <Glance one={s.example} size={s.example.frames > 1 && !s.example.given ? 0.34 : 0.62} />
+        <Glance one={s.example} size={sizeOf(s.example)} />
       {:else}
         <Cord
           places={['ones', 'tens', 'hundreds', 'thousands'].slice(0, s.knots.length)}

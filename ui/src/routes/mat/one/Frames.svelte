@@ -27,6 +27,9 @@
   const x0 = $derived((w - side - width) / 2);
   const y0 = $derived((h - one.frames * 2.5 * cell + 0.26 * cell) / 2);
   const covered = $derived(steps.slice(0, index + 1).find((s) => s.kind === 'cover'));
+  /** Once it is written or said, ten stands in one colour and the ones in another. */
+  const told = $derived(['answer', 'write-tens', 'write-ones', 'parts'].includes(step.kind));
+  const tint = (f: number): string => (!told ? '' : inFrame(f) === 10 ? 'tens' : 'ones');
   const counting = $derived(step.kind === 'on');
   /** Numbers stand under what was counted on. */
   const labels = (f: number): string[] =>
@@ -81,6 +84,7 @@
           thing={one.thing}
           now={now(f)}
           labels={labels(f)}
+          tint={tint(f)}
         />
         {#if covered && 10 * f <= (covered.count ?? 0)}
           <g class="cover">
