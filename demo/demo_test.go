@@ -17,15 +17,21 @@ func TestMain(m *testing.M) { os.Exit(pgtest.Main(m)) }
 
 func plain(password string) (string, error) { return password, nil }
 
-func TestLoadOnceAndNeverAgain(t *testing.T) {
-	ctx := context.Background()
+// The school is loaded once for both: making eight weeks up takes a while.
+func TestTheSchool(t *testing.T) {
 	s := pgtest.Open(t, pgtest.URL(t))
-	today := time.Date(2026, 11, 25, 0, 0, 0, 0, time.UTC)
+	now := time.Date(2026, 11, 25, 9, 0, 0, 0, time.UTC)
 	for range 2 {
-		if err := demo.Load(ctx, s, plain, today); err != nil {
+		if err := demo.Load(context.Background(), s, plain, now); err != nil {
 			t.Fatal(err)
 		}
 	}
+	t.Run("loaded once and never again", func(t *testing.T) { loadedOnce(t, s) })
+	t.Run("is alive", func(t *testing.T) { isAlive(t, s, now) })
+}
+
+func loadedOnce(t *testing.T, s *store.Store) {
+	ctx := context.Background()
 	roles := map[string]store.Role{}
 	for _, l := range demo.Logins() {
 		a, err := s.AccountByEmail(ctx, l.Email)
@@ -50,13 +56,8 @@ func TestLoadOnceAndNeverAgain(t *testing.T) {
 // In each class there are children who wobble, wait, are ready, repeat by choice
 // and are to be checked again; what they worked is real, and none of it lies
 // ahead of the day of loading.
-func TestTheSchoolIsAlive(t *testing.T) {
+func isAlive(t *testing.T, s *store.Store, now time.Time) {
 	ctx := context.Background()
-	s := pgtest.Open(t, pgtest.URL(t))
-	now := time.Date(2026, 11, 25, 9, 0, 0, 0, time.UTC)
-	if err := demo.Load(ctx, s, plain, now); err != nil {
-		t.Fatal(err)
-	}
 	today := book.DayOf(now)
 	for _, email := range []string{"hanne@vineswap.test", "orla@vineswap.test", "nela@vineswap.test"} {
 		a, err := s.AccountByEmail(ctx, email)

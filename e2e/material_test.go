@@ -81,6 +81,9 @@ func TestEveryMaterial(t *testing.T) {
 			g.Holds("the place at work is heard", "[...document.querySelectorAll('.pile')].filter((p) => p.checkVisibility()).every((p, i, all) => all.every((q, k) => k === i || q.getAttribute('aria-label') !== p.getAttribute('aria-label')))")
 			until(g, "check/0").See("8 pieces were laid.")
 			s.check(g)
+			if kind == material.Blocks {
+				return // from here on beads and blocks are the same
+			}
 
 			// Shared, with a rest: what each has, what is left, and written up so.
 			onTheMat(g, "97/4", kind, "Ada W.", "Bram D.")

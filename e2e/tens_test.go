@@ -78,11 +78,9 @@ func TestTensByKeys(t *testing.T) {
 	s.login(g, "nela")
 	for _, c := range []struct{ asked, answer, means string }{
 		{"45 sticks count-back", "8", "one too many or too few was counted"},
-		{"24 handful write 2", "42", "the digits were written in reverse"},
 		{"14 covered count-on", "13", "the first single one was called ten again"},
 		{"70 drawn how-many", "70", "what the tens are worth was given instead of how many there are"},
 		{"fourteen", "40", "took -ty for -teen"},
-		{"18 numeral pick", "81", "the digits were written in reverse"},
 		{"47 numeral draw", "74", "the digits were written in reverse"},
 	} {
 		g.Press("Numbers").Holds("the field", "document.querySelector('#own')").TabTo("Numbers of your own").Key(c.asked, kb.Enter)
@@ -100,7 +98,7 @@ func TestTensByKeys(t *testing.T) {
 		g.Key(" ").See("Who did what").Key("1").See("no answer").Key(strings.Split(c.answer, "")...).Key(" ").See(c.means[1:]).Key(" ").See("No lesson in hand")
 	}
 	s.check(g)
-	if kept := s.keptOf(aChild); len(kept) != 7 {
+	if kept := s.keptOf(aChild); len(kept) != 5 {
 		t.Errorf("%d records", len(kept))
 	}
 }
@@ -134,7 +132,7 @@ func TestAHandfulAgainAndFaster(t *testing.T) {
 	g := s.sit(laptopWidth, laptopHeight)
 	s.login(g, "nela")
 	alone(g, "17 handful write 3", aChild)
-	g.Key(" ").See("About how many").Press(aChild + " …").Write(aChild+" says about", "20").Press("Lock it").See("20")
+	g.Key(" ").See("About how many").Press(aChild+" …").Write(aChild+" says about", "20").Press("Lock it").See("20")
 	g.Press("Time the count").See("Stop: ").Press("Stop: ").See("Count again").Press("Count again").See("Stop: ").Press("Stop: ").Holds("two counts", "document.querySelectorAll('[aria-label=\"Seconds of each count\"] li').length === 2")
 	g.Reload().Holds("they are kept", "document.querySelectorAll('[aria-label=\"Seconds of each count\"] li').length === 2")
 	s.check(g)
