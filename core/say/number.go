@@ -40,6 +40,9 @@ func (w Words) Units(tens, ones int) string {
 // Given is a number as it is shown in words or figures; empty where it is shown as a
 // picture or with pieces.
 func (w Words) Given(a number.Asked) string {
+	if a.Answered == number.Match { // the pictures are given
+		return ""
+	}
 	switch a.Shown {
 	case number.Numeral:
 		return w.Numeral(a.Number)
@@ -78,6 +81,11 @@ func (w Words) number(a number.Asked) string {
 		return "45 sticks, 0 to 9"
 	}
 	return fmt.Sprintf("%s, %s: %s", w.Numeral(a.Number), Shown(a.Shown), Answered(a.Answered))
+}
+
+// instead says a wrong answer to a number: "71 instead of 17 (word: write)".
+func (w Words) instead(a number.Asked, answer string) string {
+	return fmt.Sprintf("%s instead of %s (%s: %s)", answer, a.Task().Result(), Shown(a.Shown), Answered(a.Answered))
 }
 
 // Question asks what is to be done with a number.
@@ -294,7 +302,9 @@ func (l numberTable) shown() string {
 	case number.Said:
 		return "Listen: " + l.Given(l.Asked) + ". "
 	case number.Word, number.Numeral, number.Expanded, number.Units, number.Riddle:
-		return capital(l.Given(l.Asked)) + ". "
+		if given := l.Given(l.Asked); given != "" {
+			return capital(given) + ". "
+		}
 	}
 	return ""
 }

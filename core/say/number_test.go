@@ -5,6 +5,8 @@ import (
 	"strings"
 	"testing"
 
+	"vineswap/core/book"
+	"vineswap/core/ladder"
 	"vineswap/core/number"
 	"vineswap/core/place"
 	"vineswap/core/say"
@@ -114,6 +116,15 @@ func TestWordParts(t *testing.T) {
 	}
 	if got := fmt.Sprint(cords); got != "map[bound:[11 12] crossed:[14 16 17 18 19] looped:[13 15]]" {
 		t.Errorf("the teens are %s", got)
+	}
+}
+
+// A wrong answer to a number is told beside the right one.
+func TestWrongNumbersInReasons(t *testing.T) {
+	a, _ := number.Parse("14 word write")
+	lobe := ladder.Lobe{Manner: book.Head, State: ladder.UnderWay, Standing: ladder.Standing{State: ladder.UnderWay, Tried: 1, Recent: 1, Wrong: []ladder.Try{{Key: a.Task().Key(), Answer: "41"}}}}
+	if got := (say.Words{}).Reason(number.WritingTeens, lobe, 20_000); !strings.Contains(got, "41 instead of 14 (word: write)") {
+		t.Error(got)
 	}
 }
 

@@ -7,6 +7,7 @@ import (
 	"vineswap/core/book"
 	"vineswap/core/choose"
 	"vineswap/core/ladder"
+	"vineswap/core/number"
 	"vineswap/core/place"
 )
 
@@ -77,6 +78,10 @@ var clauseWords = map[ladder.ClauseKind]func(w Words, stage choose.StageID, c la
 		var wrong []string
 		for _, x := range c.Tries {
 			said := x.Key
+			if a, of := number.From(x.Task()); of {
+				wrong = append(wrong, w.instead(a, given(x.Answer)))
+				continue
+			}
 			if of := x.Task(); of.Data != nil {
 				said = w.Task(of)
 			}
