@@ -56,7 +56,9 @@
   /** The strip with word and figures stands under every picture. */
   const STRIP = 124;
   const MARGIN = 24;
-  const strip = $derived(['count-back', 'match'].includes(one.answered) ? 0 : Math.min(STRIP, h * 0.2));
+  const strip = $derived(
+    ['count-back', 'match'].includes(one.answered) ? 0 : Math.min(STRIP, h * 0.2),
+  );
   const answered = $derived(step.kind === 'answer');
   /** Figures that are given are there from the beginning; the others once they are written. */
   const given = $derived(one.shown === 'numeral');
