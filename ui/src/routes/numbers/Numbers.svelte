@@ -306,7 +306,7 @@
     ['1 … 4', 'a choice that fits, where nothing does'],
     ['arrows', 'along the knots, or the problems'],
   ]}
-  drawer={single ? 300 : 200}
+  drawer={single ? 336 : 200}
   shelfSays={desk.stages.find((s) => s.id === (single ? oneAsk.stage : ask.stage))?.name ??
     'my own pattern'}
   bookSays={picked ? `${picked.said} chosen` : ''}

@@ -140,6 +140,9 @@
 </svg>
 
 <style>
+  svg {
+    overflow: visible; /* a ring goes round the last frame */
+  }
   .looked {
     fill: var(--leaf-tint);
     stroke: var(--leaf);
