@@ -417,14 +417,14 @@ func (g *Guide) LogIn(url, email, password string) *Guide {
 	return g.Open(url).Write("Email", email).Write("Password", password).Press("Log in").See("Today")
 }
 
-// Settle waits until what moves has come to rest and all is saved.
+// Settle waits until what moves has come to rest, what was asked for has come and all is saved.
 func (g *Guide) Settle() *Guide {
 	g.Holds("rest", atRest)
 	return g
 }
 
-// atRest is whether the fonts are there, all is saved and nothing moves.
-const atRest = `(document.fonts.status === 'loaded' && document.querySelector('.saved')?.innerText !== 'Saving' &&
+// atRest is whether the fonts are there, nothing is awaited, all is saved and nothing moves.
+const atRest = `(document.fonts.status === 'loaded' && !document.querySelector('[aria-busy=true]') && document.querySelector('.saved')?.innerText !== 'Saving' &&
   document.getAnimations().every((a) => a.playState !== 'running') && [...document.querySelectorAll('[data-pieces]')].every((c) => c.dataset.under === '0'))`
 
 // Turned gives the window another size and waits, in the page, until all is laid out anew

@@ -343,7 +343,7 @@
   {/snippet}
 
   {#snippet mat()}
-    <div class="numbers">
+    <div class="numbers" aria-busy={choosing}>
       {#if single && one}
         <OneChooser
           chosen={one}
