@@ -128,13 +128,16 @@ func tens(g *guide.Guide, look func(name string)) {
 	alone(g, "45 sticks count-back", "Finn O.")
 	g.Key(" ", " ", " ", " ").Settle()
 	look("Mat, sticks in boxes")
+	g.Press("In the child’s hands").Holds("in the hands", "document.querySelectorAll('.sorted [role=button]').length === 10")
+	g.Holds("laid, one of them wrongly", layScript(1, 2, 3, 4, 5, 6, 7, 8)).Press("8: ").Holds("the last", strings.Replace(layScript(9), "i < k", "i < 8", 1)).Press("Look at the 9").See("Eight in the nine").Press("Count each box").Settle()
+	look("Mat, sticks in the child's hands")
 	g.Press("Write up who did what").See("as seen on the mat")
 	look("Record, a number alone")
 }
 
 // alone brings a number of one's own to the mat, with children.
 func alone(g *guide.Guide, asked string, children ...string) {
-	g.Press("Numbers").Holds("the field", "document.querySelector('#own')")
+	g.Press("Numbers").Holds("the field", "document.querySelector('#own')").Settle()
 	g.Holds("typed", fmt.Sprintf("(() => { const f = document.getElementById('own'); f.value = %q; f.dispatchEvent(new Event('input', { bubbles: true })); f.form.requestSubmit(); return true })()", asked))
 	g.Holds("looked", fmt.Sprintf("document.querySelector('[data-live]').innerText.startsWith(%q)", asked)).Press("Gather").See("Who comes?").Holds("gathered", "document.querySelector('.gather .asked')")
 	for i, child := range children {
@@ -154,6 +157,7 @@ func (s school) empty() {
 // page does not scroll, the next action is there to be touched. The other sizes are
 // walked at the fullest moments (TestEveryViewAtEveryWidth).
 func TestNothingIsCut(t *testing.T) {
+	t.Parallel()
 	for i, size := range [][2]int64{{1280, 800}, {768, 1024}} {
 		t.Run(fmt.Sprintf("%dx%d", size[0], size[1]), func(t *testing.T) {
 			s := open(t)

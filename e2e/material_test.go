@@ -63,6 +63,7 @@ func until(g *guide.Guide, position string) *guide.Guide {
 // With each material: taking away over two zeros, sharing with a rest, six addends.
 // Every pile has one name, and each step is said once.
 func TestEveryMaterial(t *testing.T) {
+	t.Parallel()
 	for _, kind := range material.Kinds() {
 		t.Run(string(kind), func(t *testing.T) {
 			s := open(t)
@@ -158,6 +159,7 @@ const away = "(() => { try { return !document.querySelector('[data-pieces] canva
 // Where the pieces cannot be drawn away from the page, they are drawn in it: an older
 // browser, and a worker that does not come.
 func TestPiecesAreDrawnInThePage(t *testing.T) {
+	t.Parallel()
 	for name, lacks := range map[string]string{
 		"an older browser":    "delete HTMLCanvasElement.prototype.transferControlToOffscreen",
 		"no worker to be had": "window.Worker = class { constructor() { setTimeout(() => this.onerror(new Event('error')), 300); } postMessage() {} terminate() {} }",

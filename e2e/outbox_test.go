@@ -96,6 +96,7 @@ const (
 // who were marked are two rows in the end, each once, and at no moment is it said that
 // they are saved while they are not.
 func TestWhateverStandsBetweenTouchAndRow(t *testing.T) {
+	t.Parallel()
 	for _, does := range []string{badGate, portal, loses, tooMany} {
 		t.Run(does, func(t *testing.T) {
 			s := open(t)

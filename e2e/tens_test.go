@@ -83,7 +83,7 @@ func TestTensByKeys(t *testing.T) {
 		{"fourteen", "40", "took -ty for -teen"},
 		{"47 numeral draw", "74", "the digits were written in reverse"},
 	} {
-		g.Press("Numbers").Holds("the field", "document.querySelector('#own')").TabTo("Numbers of your own").Key(c.asked, kb.Enter)
+		g.Press("Numbers").Holds("the field", "document.querySelector('#own')").Settle().TabTo("Numbers of your own").Key(c.asked, kb.Enter)
 		g.Holds("looked", "document.querySelector('[data-live]').innerText.includes(': ') && document.querySelector('.book .paper .digits, .book .digits')").LetGo().Key(" ").See("Who comes?").Holds("gathered", "document.querySelector('.gather .asked')")
 		g.TabTo(aChild).Key(" ").See("1"+aChild).LetGo().Key(" ").Holds("on the mat", "document.querySelector('[data-step] [data-one]')")
 		first := guide.Read[string](g, "document.querySelector('[data-step]').dataset.step")
@@ -123,6 +123,50 @@ func TestACrowdInTheChildsHands(t *testing.T) {
 	touch(12, 13)
 	g.Reload().Holds("on the mat", "document.querySelector('[data-step] [data-one]')").Press("In the child’s hands").Holds("all is there", "document.querySelector('[data-rings=\"1\"]') && document.querySelectorAll('[role=checkbox][aria-checked=true]').length === 12")
 	s.check(g)
+}
+
+// A child lays the 45 sticks itself: nothing goes into the 0, a miscount shows in the last
+// box, each box can be counted, a reload loses none of it, and its number is written up.
+func TestSticksInTheChildsHands(t *testing.T) {
+	s := open(t)
+	g := s.sit(laptopWidth, laptopHeight)
+	s.login(g, "nela")
+	alone(g, "45 sticks count-back", aChild)
+	toHands := func() {
+		g.Press("In the child’s hands").Holds("in the hands", "document.querySelectorAll('.sorted [role=button]').length === 10")
+	}
+	box := func(k, n int) string {
+		return fmt.Sprintf("document.querySelector('[aria-label^=\"%d: %d stick\"]')", k, n)
+	}
+	dashed := func(n int) string { return fmt.Sprintf("document.querySelectorAll('.missing').length === %d", n) }
+	toHands()
+	g.Press("0: ").See("Nothing belongs in the 0: zero is nothing.").Holds("all in the heap", "document.querySelector('[aria-label=\"the heap: 45 sticks\"]')")
+	g.Press("1: ").Press("2: ").Press("2: ").Holds("3 to 7", layScript(3, 4, 5, 6, 7))
+	for range 9 { // counted one too many
+		g.Press("8: ")
+	}
+	g.Reload().Holds("on the mat", "document.querySelector('[data-step] [data-one]')")
+	toHands()
+	g.Holds("nine in the 8", box(8, 9)).Press("Look at the 9").See("Eight sticks are in the heap.").Holds("no more is marked", dashed(0))
+	g.HoldDown(' ', 1) // nothing has the focus that could lay one
+	g.See("Who did what").Press("Mat")
+	toHands()
+	// By keys: a held key lays one stick.
+	g.TabTo("1: 1 stick").Key(kb.ArrowLeft, kb.ArrowLeft).HoldDown(' ', 30).Holds("one", box(9, 1)).Key(" ", " ", " ", " ", " ", " ", " ").Holds("eight", box(9, 8)).Key(" ").Holds("the heap is empty", box(9, 8))
+	g.Press("Look at the 9").See("Eight in the nine. Where is the other?").Holds("one is missing", dashed(1))
+	g.Press("Count each box").Holds("two are wrong", "[...document.querySelectorAll('.count.wrong')].map((c) => c.textContent).join() === '9,8'")
+	g.Press("Take one out").Press("8: ").Holds("eight", box(8, 8)).Press("Undo").Holds("nine again", box(8, 9)).Press("8: ").Press("Put one in").Press("9: ").Press("Look at the 9").See("Nine in the nine. Every stick has its place.").Holds("nothing is missing", dashed(0))
+	g.Press("All to the heap").Holds("all", "document.querySelector('[aria-label=\"the heap: 45 sticks\"]')").Press("Undo").Holds("all laid", box(9, 9))
+	g.Press("Write up who did what").See("Who did what").LetGo().Key("1").See("no answer").Key("8", " ").See("One too many or too few was counted").Key(" ").See("No lesson in hand")
+	s.check(g)
+	if kept := s.keptOf(aChild); len(kept) != 1 {
+		t.Errorf("%+v", kept)
+	}
+}
+
+// layScript touches the boxes with these numbers, each as often as its number says.
+func layScript(boxes ...int) string {
+	return fmt.Sprintf("(() => { for (const k of %s) for (let i = 0; i < k; i++) document.querySelectorAll('.sorted [role=button]')[k].dispatchEvent(new MouseEvent('click', { bubbles: true })); return true })()", strings.ReplaceAll(fmt.Sprint(boxes), " ", ","))
 }
 
 // A handful is counted again and faster: each count is kept, is there after a reload, and

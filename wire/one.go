@@ -47,6 +47,13 @@ func oneOf(class setting.Class, a number.Asked) (One, error) {
 			out.InRing = append(out.InRing, w.InRing(n))
 		}
 	}
+	if t.Scene == number.InBoxes {
+		out.Boxes = &BoxesSay{Last: []string{}, Heap: []string{}, Zero: say.NothingInZero, Alone: say.LastBoxAlone}
+		for n := range int(a.Number) + 1 {
+			out.Boxes.Last = append(out.Boxes.Last, w.LastBox(n))
+			out.Boxes.Heap = append(out.Boxes.Heap, w.InHeap(n))
+		}
+	}
 	if c, lies := work.Layout(); lies {
 		made := crowdOf(c)
 		out.Crowd = &made

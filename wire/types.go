@@ -586,7 +586,16 @@ type One struct {
 	Crowd        *Crowd     `json:"crowd,omitempty"`
 	Choices      []Picture  `json:"choices"` // pictures to pick from, or to match
 	InRing       []string   `json:"inRing"`  // of a crowd: what is said of a ring that a child closes, by how many are in it
-	Slips        []SlipSay  `json:"slips"`   // that its answers would show
+	Boxes        *BoxesSay  `json:"boxes,omitempty"`
+	Slips        []SlipSay  `json:"slips"` // that its answers would show
+}
+
+// BoxesSay is what is said of sticks that a child lays in the boxes from 0 to 9.
+type BoxesSay struct {
+	Last  []string `json:"last"`  // when all are laid, by how many lie in the last box
+	Heap  []string `json:"heap"`  // when some are not, by how many those are
+	Zero  string   `json:"zero"`  // of a touch on the box of 0
+	Alone string   `json:"alone"` // when all are laid and the last box is right although others are not
 }
 
 // Picture is a number to be drawn in ten frames, or in tens and ones.

@@ -530,6 +530,41 @@ func (w Words) InRing(n int) string {
 	return fmt.Sprintf("%s in the ring. That is %s too many for a ten.", said, w.Number(place.Number(n-10)))
 }
 
+// LastBox says what the last box shows when a child has laid all the sticks: nine are
+// right, and what is missing or too many there belongs somewhere else.
+func (w Words) LastBox(n int) string {
+	number := func(n int) string { return w.Number(place.Number(n)) }
+	said := capital(number(n))
+	switch {
+	case n == 9:
+		return "Nine in the nine. Every stick has its place."
+	case n == 8:
+		return "Eight in the nine. Where is the other?"
+	case n == 0:
+		return "Nothing in the nine. Where are its nine?"
+	case n < 9:
+		return fmt.Sprintf("%s in the nine. Where are the other %s?", said, number(9-n))
+	case n == 10:
+		return "Ten in the nine. Where does one of them belong?"
+	}
+	return fmt.Sprintf("%s in the nine. Where do %s of them belong?", said, number(n-9))
+}
+
+// InHeap says what is to be said of so many sticks that a child has not laid yet.
+func (w Words) InHeap(n int) string {
+	if n == 1 {
+		return "One stick is in the heap. Where does it belong?"
+	}
+	return capital(w.Number(place.Number(n))) + " sticks are in the heap. Where do they belong?"
+}
+
+// What is said of sticks that a child lays: of a touch on the box of 0, and of a last box
+// that is right although others are not.
+const (
+	NothingInZero = "Nothing belongs in the 0: zero is nothing."
+	LastBoxAlone  = "Nine in the nine, but other boxes are not right. Count each one."
+)
+
 // TurnRole says what a child does where numbers are asked one after another.
 func (w Words) TurnRole(child int) string {
 	if child == 0 {

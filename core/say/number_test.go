@@ -128,6 +128,23 @@ func TestWrongNumbersInReasons(t *testing.T) {
 	}
 }
 
+// What is said of sticks that a child lays: the last box shows a miscount.
+func TestSticksInHands(t *testing.T) {
+	for n, want := range map[int]string{
+		0: "Nothing in the nine. Where are its nine?", 7: "Seven in the nine. Where are the other two?", 8: "Eight in the nine. Where is the other?",
+		9: "Nine in the nine. Every stick has its place.", 10: "Ten in the nine. Where does one of them belong?", 12: "Twelve in the nine. Where do three of them belong?",
+	} {
+		if got := (say.Words{}).LastBox(n); got != want {
+			t.Errorf("%d: %s", n, got)
+		}
+	}
+	for n, want := range map[int]string{1: "One stick is in the heap. Where does it belong?", 20: "Twenty sticks are in the heap. Where do they belong?"} {
+		if got := (say.Words{}).InHeap(n); got != want {
+			t.Errorf("%d: %s", n, got)
+		}
+	}
+}
+
 func TestInRing(t *testing.T) {
 	for n, want := range map[int]string{0: "Nothing is in the ring yet.", 9: "Nine in the ring. One more to make ten.", 10: "Ten are in the ring: 10 is written.", 11: "Eleven in the ring. That is one too many for a ten."} {
 		if got := (say.Words{}).InRing(n); got != want {

@@ -277,7 +277,7 @@ func quoted(text string) string {
 const named = `((name) => {
   const seen = (e) => e.checkVisibility() && e.getBoundingClientRect().width > 0;
   const label = (e) => (e.getAttribute('aria-label') ?? e.innerText ?? '').replace(/\s+/g, ' ').trim();
-  const all = [...document.querySelectorAll('button, a, [role=radio], [role=checkbox], [role=tab], [role=gridcell], label, summary')].filter(seen);
+  const all = [...document.querySelectorAll('button, [role=button], a, [role=radio], [role=checkbox], [role=tab], [role=gridcell], label, summary')].filter(seen);
   return all.find((e) => label(e) === name) ?? all.find((e) => label(e).startsWith(name));
 })`
 

@@ -164,6 +164,7 @@ export interface One {
   crowd?: Crowd;
   choices: Picture[];
   inRing: string[];
+  boxes?: BoxesSay;
   slips: SlipSay[];
 }
 export interface WordPart {
@@ -192,6 +193,12 @@ export interface Picture {
   tens: number;
   ones: number;
   frames: number[];
+}
+export interface BoxesSay {
+  last: string[];
+  heap: string[];
+  zero: string;
+  alone: string;
 }
 export interface SlipSay {
   answer: string;

@@ -15,9 +15,9 @@
   import type { Ink, Sheet, Step } from '../../lib/wire.gen';
   import CardScene from './CardScene.svelte';
   import Estimate from './Estimate.svelte';
+  import { HANDS } from './one/hands';
   import OneScene from './one/OneScene.svelte';
   import OneShelf from './one/OneShelf.svelte';
-  import { Ringing } from './one/ringing.svelte';
   import Timing from './one/Timing.svelte';
   import Scene from './Scene.svelte';
   import Store from './Store.svelte';
@@ -46,13 +46,18 @@
   const to = $derived(lesson?.steps[at.foot + 1]);
   /** A number that is asked alone has a mat and a book of its own. */
   const one = $derived(lesson?.link.sum.one);
-  /** The crowd in the child's hands, while it is there. */
-  let hands = $state<Ringing>();
+  /** A crowd or sticks can be in the child's hands instead of being shown. */
+  const forHands = $derived(!!lesson && lesson.scene in HANDS);
+  let inHands = $state(false);
+  const hands = $derived(
+    lesson && forHands && inHands ? `${params.lesson} ${lesson.link.nth}` : undefined,
+  );
   const toHands = (): void => {
-    if (lesson?.scene !== 'crowd') return;
-    hands = hands ? undefined : new Ringing(`rings ${params.lesson} ${lesson.link.nth}`);
+    if (forHands) inHands = !inHands;
   };
   const ended = $derived(lesson?.link.stand === 'ended');
+  /** Whether there is a child to write up. */
+  const writes = $derived(!!lesson?.children.length && shared.mayPresent);
   const material = $derived(lesson?.link.material ?? 'beads');
   let w = $state(0);
   let h = $state(0);
@@ -123,6 +128,11 @@
   };
   function forward(): void {
     if (!lesson || ended) return;
+    if (hands) {
+      if (writes) toRecord();
+      else toHands();
+      return;
+    }
     if (!following) {
       void finish();
       return;
@@ -136,7 +146,8 @@
   }
   function back(): void {
     if (!lesson || ended) return;
-    if (asking) asking = false;
+    if (hands) toHands();
+    else if (asking) asking = false;
     else if (hand.index > 0) goTo(hand.index - 1);
   }
   function goTo(index: number): void {
@@ -180,7 +191,7 @@
     x: turnOver,
     q: turnAsking,
     c: toHands,
-    w: () => shared.mayPresent && lesson?.children.length && toRecord(),
+    w: () => writes && toRecord(),
   })}
 />
 
@@ -196,7 +207,7 @@
     ['m', 'another material'],
     ['x', 'another way of writing it'],
     ['q', 'ask before each step, or not'],
-    ['c', 'a crowd: in the child’s hands, or shown'],
+    ['c', 'a crowd or sticks: in the child’s hands, or shown'],
     ['w', 'write up who did what'],
   ]}
   drawer={tight ? 228 : 284}
@@ -340,10 +351,8 @@
             <button class="act" aria-pressed={asks} onclick={turnAsking}
               >{asks ? 'Show at once' : 'Ask first'}</button
             >
-            {#if lesson.scene === 'crowd'}<button
-                class="act"
-                aria-pressed={!!hands}
-                onclick={toHands}>{hands ? 'Show it' : 'In the child’s hands'}</button
+            {#if forHands}<button class="act" aria-pressed={!!hands} onclick={toHands}
+                >{hands ? 'Show it' : 'In the child’s hands'}</button
               >{/if}
             {#if !one}<button class="act" onclick={turnOver}>{FORMS[nextForm]}</button>{/if}
           </div>
@@ -367,16 +376,23 @@
         <div class="steps">
           <button
             class="back"
-            disabled={hand.index === 0 && !asking}
+            disabled={hand.index === 0 && !asking && !hands}
             onclick={back}
             aria-label="Back"
           >
             <BackArrow />
             Back
           </button>
-          <Next label={asking ? 'Show it' : (to?.do ?? lesson.finish)} onclick={forward} />
+          <Next
+            label={hands && writes
+              ? lesson.writeUp
+              : hands || asking
+                ? 'Show it'
+                : (to?.do ?? lesson.finish)}
+            onclick={forward}
+          />
         </div>
-        {#if to && lesson.children.length && shared.mayPresent}
+        {#if to && writes && !hands}
           <div class="write"><button class="act" onclick={toRecord}>{lesson.writeUp}</button></div>
         {/if}
         {#if shared.signs}

@@ -10,9 +10,8 @@
   import CrowdScene from './CrowdScene.svelte';
   import Figures from './Figures.svelte';
   import Frames from './Frames.svelte';
+  import { HANDS } from './hands';
   import Pictures from './Pictures.svelte';
-  import Ringed from './Ringed.svelte';
-  import type { Ringing } from './ringing.svelte';
   import Row from './Row.svelte';
   import Tens from './Tens.svelte';
 
@@ -29,7 +28,7 @@
     material: string;
     w: number;
     h: number;
-    hands?: Ringing; // the crowd is in the child's hands
+    hands?: string; // it is in the child's hands, kept under this name
   } = $props();
 
   interface Shown {
@@ -51,6 +50,7 @@
   };
   const one = $derived(lesson.link.sum.one!);
   const Scene = $derived(SCENES[lesson.scene]);
+  const Hands = $derived(HANDS[lesson.scene]);
   const last = $derived(lesson.steps.length - 1);
   const step = $derived(lesson.steps[Math.min(index, last)]!);
   /** The strip with word and figures stands under every picture. */
@@ -76,8 +76,8 @@
 
 <ThingDefs />
 <div class="room" style:inset="{MARGIN}px {MARGIN}px {strip + MARGIN}px">
-  {#if hands && one.crowd}
-    <Ringed {one} {hands} w={w - 2 * MARGIN} h={h - strip - 2 * MARGIN} />
+  {#if hands && Hands}
+    {#key hands}<Hands {one} kept={hands} w={w - 2 * MARGIN} h={h - strip - 2 * MARGIN} />{/key}
   {:else if Scene}
     <Scene
       {one}

@@ -1,13 +1,18 @@
 <script lang="ts">
   // A crowd in the child's hands: touched things are marked, ten make a ring.
   import type { One } from '../../../lib/wire.gen';
-  import type { Ringing } from './ringing.svelte';
+  import Plain from '../../../lib/parts/Plain.svelte';
+  import Acts from './Acts.svelte';
+  import { Ringing } from './ringing.svelte';
 
-  let { one, hands, w, h }: { one: One; hands: Ringing; w: number; h: number } = $props();
+  let { one, kept, w, h }: { one: One; kept: string; w: number; h: number } = $props();
+
+  // svelte-ignore state_referenced_locally
+  const hands = new Ringing(kept);
 
   const crowd = $derived(one.crowd!);
-  const FOOT = 76;
-  const scale = $derived(Math.min(w / crowd.width, (h - FOOT) / crowd.height));
+  let foot = $state(60);
+  const scale = $derived(Math.min(w / crowd.width, (h - foot) / crowd.height));
   const left = $derived((w - crowd.width * scale) / 2);
   const gap = $derived(crowd.apart * 0.46);
   /** A ring goes round its things in the order in which they were touched. */
@@ -28,7 +33,7 @@
 </script>
 
 <div class="ringed" data-one="crowd" data-rings={hands.rings.done.length}>
-  <svg width={w} height={h - FOOT} viewBox="0 0 {w} {h - FOOT}">
+  <svg width={w} height={h - foot} viewBox="0 0 {w} {h - foot}">
     <g transform="translate({left} 0) scale({scale})" bind:this={group}>
       <rect class="sheet" x="1" y="1" width={crowd.width - 2} height={crowd.height - 2} rx="8" />
       {#each hands.rings.done as ring (ring.join())}
@@ -70,17 +75,16 @@
       {/each}
     </g>
   </svg>
-  <div class="acts">
-    <button
-      onclick={() => hands.rub()}
-      disabled={!hands.rings.now.length && !hands.rings.done.length}>Rub out</button
-    >
-    <button
-      class="close"
-      disabled={!hands.rings.now.length}
-      onclick={() => hands.close(crowd.ten, one.inRing)}>Close the ring</button
-    >
-    <p role="status" class:thread={hands.says && hands.rings.now.length > 0}>{hands.says}</p>
+  <div bind:clientHeight={foot}>
+    <Acts says={hands.says} wrong={hands.rings.now.length > 0}>
+      <Plain
+        onclick={() => hands.rub()}
+        disabled={!hands.rings.now.length && !hands.rings.done.length}>Rub out</Plain
+      >
+      <Plain disabled={!hands.rings.now.length} onclick={() => hands.close(crowd.ten, one.inRing)}
+        >Close the ring</Plain
+      >
+    </Acts>
   </div>
 </div>
 
@@ -133,35 +137,5 @@
     paint-order: stroke;
     stroke: var(--leaf-tint);
     stroke-width: 7px;
-  }
-  .acts {
-    display: flex;
-    align-items: center;
-    gap: 12px;
-    height: 64px;
-    margin-top: 8px;
-  }
-  .acts button {
-    min-height: 48px;
-    padding: 0 16px;
-    border: 1.5px solid var(--edge);
-    border-radius: var(--r2);
-    background: var(--paper);
-    font-weight: 600;
-    white-space: nowrap;
-  }
-  .acts button:disabled {
-    border-style: dashed;
-    color: var(--ink-2);
-  }
-  .acts .close:not(:disabled) {
-    border-color: var(--leaf);
-    color: var(--leaf-deep);
-  }
-  .acts p {
-    font: 400 20px/26px var(--kid);
-  }
-  .thread {
-    color: var(--clay-ink);
   }
 </style>
