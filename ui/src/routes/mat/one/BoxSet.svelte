@@ -27,11 +27,14 @@
   const wide = $derived((w - 28) / 5);
   const LABEL = 0.3;
   const tilt = (i: number): number => (((i * 37) % 5) - 2) * 0.55;
+  /** From one stick to the next; they stand apart even where there is little room. */
+  const pitchOf = (n: number): number => Math.min(22, (wide - 20) / Math.max(5, n + 0.6));
   /** Five are seen: a gap after the fifth. */
   const at = (i: number, n: number): number => {
-    const pitch = Math.min(22, (wide - 30) / Math.max(5, n + 0.6));
-    const width = (n - 1) * pitch + (n > 5 ? 8 : 0);
-    return wide / 2 - width / 2 + i * pitch + (i > 4 ? 8 : 0);
+    const pitch = pitchOf(n);
+    const gap = n > 5 ? Math.min(8, pitch * 0.7) : 0;
+    const width = (n - 1) * pitch + gap;
+    return wide / 2 - width / 2 + i * pitch + (i > 4 ? gap : 0);
   };
   const missing = $derived(hands?.missing ?? 0);
   /** A box with what is missing keeps the room for it. */
@@ -76,6 +79,7 @@
   {#each { length: boxes[k]! }, s (s)}
     <path
       class="stick"
+      stroke-width={Math.min(9, 0.74 * pitchOf(room(k)))}
       transform="rotate({tilt(s + k)} {at(s, room(k))} {high * 0.6})"
       d={line(k, s)}
     />
@@ -135,6 +139,7 @@
     {#each { length: heap }, i (i)}
       <path
         class="stick thin"
+        stroke-width={Math.min(6, ((w - 150) / 45) * 0.7)}
         transform="rotate({tilt(i) * 4} {110 + i * ((w - 130) / 45)} {h - heapHigh / 2})"
         d="M{130 + i * ((w - 150) / 45)} {h - heapHigh + 8}V{h - 8}"
       />
@@ -201,11 +206,9 @@
   }
   .stick {
     stroke: #c98a3f;
-    stroke-width: 9;
     stroke-linecap: round;
   }
   .thin {
-    stroke-width: 6;
     stroke: #b97a34;
   }
 </style>
