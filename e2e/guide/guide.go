@@ -8,6 +8,7 @@ import (
 	"errors"
 	"fmt"
 	"os"
+	"os/exec"
 	"strings"
 	"sync"
 	"time"
@@ -28,6 +29,9 @@ const patience = 10 * time.Second
 // Browser is a headless Chromium.
 type Browser struct{ ctx context.Context }
 
+// light is Debian's Chromium without windows: it takes a quarter less work than the whole.
+const light = "chromium-headless-shell"
+
 // Start starts Chromium with its temporary files in dir; stop ends it. It
 // reaches nothing but 127.0.0.1.
 func Start(dir string) (b *Browser, stop func(), err error) {
@@ -42,6 +46,9 @@ func Start(dir string) (b *Browser, stop func(), err error) {
 	if os.Getuid() == 0 {
 		opts = append(opts, chromedp.NoSandbox)
 	}
+	if path, err := exec.LookPath(light); err == nil {
+		opts = append(opts, chromedp.ExecPath(path))
+	}
 	alloc, stopAlloc := chromedp.NewExecAllocator(context.Background(), opts...)
 	ctx, stopCtx := chromedp.NewContext(alloc)
 	stop = func() {
@@ -50,7 +57,7 @@ func Start(dir string) (b *Browser, stop func(), err error) {
 	}
 	if err := chromedp.Do(ctx); err != nil {
 		stop()
-		return nil, nil, fmt.Errorf("starting Chromium (Debian: apt-get install chromium): %w", err)
+		return nil, nil, fmt.Errorf("starting Chromium (Debian: apt-get install "+light+"): %w", err)
 	}
 	return &Browser{ctx}, stop, nil
 }
