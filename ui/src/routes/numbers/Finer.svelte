@@ -232,7 +232,8 @@
     flex: 1;
     min-height: 0;
     display: grid;
-    grid-template-columns: 1fr 1fr;
+    grid-template-columns: repeat(2, minmax(0, 1fr));
+    align-content: start;
     gap: 0 24px;
     overflow: auto;
     padding-bottom: var(--s3);
@@ -286,12 +287,16 @@
   }
   form {
     display: flex;
+    flex-wrap: wrap;
     align-items: center;
     gap: 6px;
   }
   form label {
     flex: none;
     font-size: var(--t1);
+  }
+  form input {
+    flex: 1 1 120px;
   }
   li {
     display: flex;
@@ -321,7 +326,7 @@
   }
   @media (max-width: 1100px) {
     .finer {
-      gap: 0 14px;
+      grid-template-columns: minmax(0, 1fr);
     }
     .stock label {
       min-width: 56px;
@@ -329,11 +334,7 @@
   }
   @media (max-width: 700px) {
     .finer {
-      grid-template-columns: minmax(0, 1fr);
       overflow: visible;
-    }
-    form {
-      flex-wrap: wrap;
     }
   }
 </style>

@@ -606,17 +606,17 @@
       width: auto;
     }
     .bar {
-      gap: var(--s2);
+      gap: 4px;
       margin: 4px 0;
     }
     .tabs {
-      gap: var(--s2);
+      gap: 6px;
     }
     .tabs button {
       font-size: 15px;
     }
     .bar :global(> button) {
-      padding: 0 10px;
+      padding: 0 6px;
     }
     .zeros span {
       display: none;
