@@ -27,6 +27,7 @@ var arrows = map[string][]string{
 	"core/paper":    {"core/piece", "core/place", "core/problem", "core/task", "core/swap", "core/trace"},
 	"core/choose":   {"core/place", "core/problem", "core/task"},
 	"core/crowd":    {},
+	"core/rename":   {"core/piece", "core/place"},
 	"core/number":   {"core/choose", "core/crowd", "core/piece", "core/place", "core/slip", "core/task", "core/trace"},
 	"core/material": {"core/number", "core/piece", "core/place", "core/problem", "core/swap", "core/trace"},
 	"core/book":     {"core/task", "core/choose", "core/material", "core/problem"},
