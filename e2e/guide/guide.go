@@ -288,25 +288,29 @@ const named = `((name) => {
   return all.find((e) => label(e) === name) ?? all.find((e) => label(e).startsWith(name));
 })`
 
+// touched is where a control is touched: in its middle, or that of the name beside it;
+// nothing where it cannot act, or something lies over it.
+const touched = `((e) => {
+  if (!e || e.disabled) return;
+  e.scrollIntoView({ block: 'nearest' });
+  for (const part of [e, ...e.querySelectorAll('.name')]) {
+    const r = part.getBoundingClientRect(), x = r.x + r.width / 2, y = r.y + r.height / 2;
+    const hit = document.elementFromPoint(x, y);
+    if (e === hit || e.contains(hit)) return [x, y];
+  }
+})`
+
 // Press touches the control with this name in its middle; it must be able to
 // act, and nothing may lie over it.
 func (g *Guide) Press(name string) *Guide {
-	g.until("press "+name, fmt.Sprintf("(() => { const e = %s(%s); return e && !e.disabled })()", named, quoted(name)))
+	spot := fmt.Sprintf("%s(%s(%s))", touched, named, quoted(name))
+	g.until("press "+name, spot)
 	if g.err != nil {
 		return g
 	}
-	at, err := chromedp.Run(g.ctx, chromedp.Evaluate[[]float64](fmt.Sprintf(`(() => {
-		const e = %s(%s);
-		e.scrollIntoView({ block: 'nearest' });
-		for (const part of [e, ...e.querySelectorAll('.name')]) { // a name beside its control is aimed at too
-			const r = part.getBoundingClientRect(), x = r.x + r.width / 2, y = r.y + r.height / 2;
-			const hit = document.elementFromPoint(x, y);
-			if (e === hit || e.contains(hit)) return [x, y];
-		}
-		return [];
-	})()`, named, quoted(name))))
+	at, err := chromedp.Run(g.ctx, chromedp.Evaluate[[]float64](spot+" ?? []"))
 	if err != nil || len(at) != 2 {
-		g.fail("press "+name, errors.Join(errors.New("something lies over it"), err))
+		g.fail("press "+name, errors.Join(errors.New("it has gone"), err))
 		return g
 	}
 	g.do("press "+name, chromedp.MouseClickXY(at[0], at[1]))
