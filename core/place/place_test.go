@@ -247,8 +247,16 @@ func TestOrdersOfDigitsHold(t *testing.T) {
 // Number words from zero to one hundred twenty are read as they are said, in plain words
 // and by their tens; what is nearly one is found, and what is none is not.
 func TestReadWords(t *testing.T) {
-	for n := place.Number(0); n <= 120; n++ {
-		for _, how := range []place.Speech{{}, {And: true}, {TenAnd: true}} {
+	numbers := []place.Number{1_000, 1_001, 1_100, 10_000, 11_011, 100_000, 100_001, 305_040, 999_999}
+	for n := range place.Number(2_000) {
+		numbers = append(numbers, n)
+	}
+	rng := rand.New(rand.NewPCG(17, 4))
+	for range 3_000 {
+		numbers = append(numbers, place.Number(rng.IntN(1_000_000)))
+	}
+	for _, n := range numbers {
+		for _, how := range []place.Speech{{}, {And: true}, {TenAnd: true}, {And: true, TenAnd: true}} {
 			said := n.Spoken(how)
 			for _, text := range []string{said, strings.ToUpper(said), strings.ReplaceAll(said, "-", " ")} {
 				if back, known := place.ReadWords(text); !known || back != n {
@@ -257,7 +265,7 @@ func TestReadWords(t *testing.T) {
 			}
 		}
 	}
-	for text, want := range map[string]string{"fifteeen": "fifteen", "fourty": "forty", "twelv": "twelve", "apple": "", "": ""} {
+	for text, want := range map[string]string{"fifteeen": "fifteen", "fourty": "forty", "twelv": "twelve", "three hundrd fiv": "three hundred five", "apple": "", "": "", "hundred": "", "twelve hundred": "", "five three": "", "thousand": "", "zero hundred": ""} {
 		if _, known := place.ReadWords(text); known {
 			t.Errorf("%q is read", text)
 		}

@@ -1,6 +1,9 @@
 package place
 
-import "strings"
+import (
+	"slices"
+	"strings"
+)
 
 var (
 	smallWords = [20]string{
@@ -86,15 +89,12 @@ func (n Number) byTens() string {
 	return smallWords[n/10] + "-tens " + ones
 }
 
-// mostRead is how far number words are read.
-const mostRead Number = 120
-
-// readable are the number words up to mostRead, plain, with and, and by their tens.
-var readable = func() map[string]Number {
+// belowHundredRead are the words from one to ninety-nine, plain and by their tens.
+var belowHundredRead = func() map[string]Number {
 	words := map[string]Number{}
-	for n := Number(0); n <= mostRead; n++ {
-		for _, how := range []Speech{{}, {And: true}, {TenAnd: true}} {
-			words[unhyphened(n.Spoken(how))] = n
+	for n := Number(1); n < 100; n++ {
+		for _, tenAnd := range []bool{false, true} {
+			words[unhyphened(n.belowHundred(tenAnd))] = n
 		}
 	}
 	return words
@@ -104,24 +104,57 @@ func unhyphened(text string) string {
 	return strings.Join(strings.Fields(strings.ReplaceAll(strings.ToLower(text), "-", " ")), " ")
 }
 
-// ReadWords reads a number word from zero to one hundred twenty, with or without its
-// hyphen; false for anything else.
+// ReadWords reads a number word of at most six digits, with or without its hyphens and
+// each and; false for anything else.
 func ReadWords(text string) (Number, bool) {
-	n, known := readable[unhyphened(text)]
-	return n, known
+	text = unhyphened(text)
+	if text == smallWords[0] {
+		return 0, true
+	}
+	thousands, rest, many := strings.Cut(text, " thousand")
+	if !many {
+		return readBelowThousand(text)
+	}
+	n, known := readBelowThousand(thousands)
+	if rest = strings.TrimSpace(rest); !known || rest == "" {
+		return 1_000 * n, known
+	}
+	below, known := readBelowThousand(strings.TrimPrefix(rest, "and "))
+	return 1_000*n + below, known
 }
 
-// NearestWords finds the number word that a text may be meant for, one or two letters off;
-// false where there is none.
-func NearestWords(text string) (string, bool) {
-	text = unhyphened(text)
-	best, off := Number(0), 3
-	for n := Number(0); n <= mostRead; n++ {
-		if d := distance(text, unhyphened(n.Words(false))); d < off {
-			best, off = n, d
-		}
+func readBelowThousand(text string) (Number, bool) {
+	hundreds, rest, many := strings.Cut(text, " hundred")
+	if !many {
+		n, known := belowHundredRead[text]
+		return n, known
 	}
-	return best.Words(false), off < 3
+	n, known := belowHundredRead[hundreds]
+	if rest = strings.TrimSpace(rest); n > 9 || !known || rest == "" {
+		return 100 * n, known && n < 10
+	}
+	below, known := belowHundredRead[strings.TrimPrefix(rest, "and ")]
+	return 100*n + below, known
+}
+
+// numberWords are the single words of which number words are made.
+var numberWords = append(append(slices.Clone(smallWords[:]), tensWords[2:]...), "hundred", "thousand", "and", "tens")
+
+// NearestWords finds the number word that a text may be meant for, each of its words one or
+// two letters off; false where there is none.
+func NearestWords(text string) (string, bool) {
+	words := strings.Fields(unhyphened(text))
+	for i, word := range words {
+		best, off := "", 3
+		for _, known := range numberWords {
+			if d := distance(word, known); d < off {
+				best, off = known, d
+			}
+		}
+		words[i] = best
+	}
+	n, known := ReadWords(strings.Join(words, " "))
+	return n.Words(false), known
 }
 
 // distance is how many letters are to be put in, left out or changed (Levenshtein).
