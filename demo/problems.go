@@ -43,26 +43,27 @@ func taskFor(k ladder.Key, digits int, rng *rand.Rand) task.Task {
 	if k.Stage.Kind() != "" {
 		return problemFor(k.Stage, digits, rng).Task()
 	}
-	all := oneFor(k)
-	return number.DrawFrom(all, 1, rng.Uint64())[0].Task()
+	return oneFor(k, digits, rng).Task()
 }
 
 // hands are what a child has in its hands in a manner.
-var hands = map[book.Manner]number.Hand{book.Pieces: number.InHand, book.Drawn: number.OnPaper, book.Head: number.InHead}
+var hands = map[book.Manner]number.Hand{book.Pieces: number.InHand, book.Drawn: number.OnPaper, book.Column: number.InHead, book.Head: number.InHead}
 
-// oneFor are the numbers of a stage that are worked in a manner; all of the stage where none
-// is.
-func oneFor(k ladder.Key) []number.Asked {
-	o, err := number.OptionsOf(k.Stage, 0)
+// oneFor is a number of a stage that is worked in a manner, of at most so many digits where
+// the stage has them; any of the stage where none is.
+func oneFor(k ladder.Key, digits int, rng *rand.Rand) number.Asked {
+	whole, err := number.Whole(k.Stage)
 	if err != nil {
 		panic(err) // every stage that is followed has tasks
 	}
-	all := number.Choice{Stage: k.Stage, Numbers: o.Numbers, Shown: o.Shown, Answered: o.Answered}.All()
-	suits := slices.DeleteFunc(slices.Clone(all), func(a number.Asked) bool { return a.Hand() != hands[k.Manner] })
-	if len(suits) == 0 {
-		return all
+	if short := slices.DeleteFunc(slices.Clone(whole.Digits), func(d int) bool { return d > digits }); len(short) > 0 {
+		whole.Digits = short
 	}
-	return suits
+	space := whole.Space()
+	if in := space.In(hands[k.Manner]); in.Count() > 0 {
+		space = in
+	}
+	return space.Draw(1, rng.Uint64(), nil)[0]
 }
 
 // itemsOf are tasks that were chosen for a stage.

@@ -133,6 +133,27 @@ func tens(g *guide.Guide, look func(name string)) {
 	look("Mat, sticks in the child's hands")
 	g.Press("Write up who did what").See("as seen on the mat")
 	look("Record, a number alone")
+	places(g, look)
+}
+
+// places looks at numbers from 100 on: chosen, laid with pieces and with cards alone.
+func places(g *guide.Guide, look func(name string)) {
+	g.Press("Numbers").Holds("what was chosen last", "document.querySelector('#own')").Settle().Press("Places").See("Which numbers").Press("expanded form").Holds("both lengths", "document.querySelector('[data-fits]')").Settle()
+	look("Numbers, places")
+	if guide.Read[bool](g, "innerWidth <= 900") {
+		g.Press("Shelf")
+	}
+	g.Press("five and six digits").Holds("six digits", "document.querySelector('[data-fits=\"1980000\"]')").Settle()
+	look("Numbers, six digits")
+	alone(g, "9357 pieces cards", "Finn O.")
+	g.Key(" ", " ", " ", " ", " ").See("a card for each kind").Settle()
+	look("Mat, a number laid")
+	alone(g, "473906 said cards", "Finn O.")
+	g.Key(" ").See("a card for each kind").Settle()
+	look("Mat, cards alone")
+	alone(g, "9357 numeral units", "Finn O.")
+	g.Key(" ", " ").See("Nine thousands three hundreds").Settle()
+	look("Mat, a number in its parts")
 }
 
 // alone brings a number of one's own to the mat, with children.

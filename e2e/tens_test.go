@@ -10,7 +10,6 @@ import (
 	"vineswap/core/book"
 	"vineswap/core/choose"
 	"vineswap/core/ladder"
-	"vineswap/core/number"
 	"vineswap/e2e/guide"
 )
 
@@ -63,7 +62,7 @@ func TestTensByTouch(t *testing.T) {
 		}
 		stages[o.Stage] = true
 	}
-	if len(stages) != len(number.Stages()) {
+	if len(stages) != len(ladder.Stages(ladder.Tens)) {
 		t.Errorf("records at %v", stages)
 	}
 	g.Press("Class").Press("tens and ones").See("one by one").Holds("its vine", fmt.Sprintf("document.querySelector('[role=gridcell][aria-label^=\"%s, ten and ones: \"]')", aChild))
@@ -190,7 +189,7 @@ func TestWhatCannotBeAsked(t *testing.T) {
 	s := open(t)
 	g := s.sit(laptopWidth, laptopHeight)
 	s.login(g, "nela").Press("Numbers").Holds("the boards", "document.querySelector('#own')").Press("Tens").See("Which numbers")
-	for typed, says := range map[string]string{"fifteeen": "is \"fifteen\" meant", "0 crowd ring": "there must be something to count", "10000 crowd ring": "0 to 100", "31 frames say": "three ten frames hold at most 30", "17 + ": "This cannot be worked yet"} {
+	for typed, says := range map[string]string{"fifteeen": "is \"fifteen\" meant", "0 crowd ring": "there must be something to count", "10000 crowd ring": "a crowd has 1 to 100 things", "1000000": "at most 6 digits", "31 frames say": "three ten frames hold at most 30", "17 + ": "This cannot be worked yet"} {
 		g.Write("Numbers of your own", typed).Press("Look").Holds(typed, fmt.Sprintf("document.querySelector('#own-wrong')?.innerText.toLowerCase().includes(%q)", strings.ToLower(says))).Holds("typed text stays", fmt.Sprintf("document.getElementById('own').value === %q", typed))
 	}
 	// The last way of a row cannot be taken away, and one that nothing suits says so.

@@ -201,17 +201,20 @@ func sentences(v variant, t swap.Trace) []string {
 	return slices.DeleteFunc(out, func(s string) bool { return s == "" })
 }
 
+// some is how many numbers of a stage are looked at: all, where they are few.
+const some = 4_000
+
 // alone is all that is said of numbers that are asked alone, shown and answered in every
 // way.
 func alone(v variant) []string {
 	w := v.class.Words()
 	var out []string
 	for _, id := range number.Stages() {
-		o, err := number.OptionsOf(id, 0)
+		whole, err := number.Whole(id)
 		if err != nil {
 			continue
 		}
-		for _, a := range (number.Choice{Stage: id, Numbers: o.Numbers, Shown: o.Shown, Answered: o.Answered}).All() {
+		for _, a := range whole.Space().Draw(some, 1, nil) {
 			t, err := number.Solve(a, v.class.Method())
 			if err != nil {
 				continue

@@ -95,7 +95,7 @@ func TestRecording(t *testing.T) {
 	}
 	var view wire.LearnerView
 	lead.send("GET", lead.class("/learners/"+h.wren.String()), nil).into(t, &view)
-	if len(view.Part.Entries) != 2 || view.Part.Entries[0].Current == view.Part.Entries[1].Current || view.Strands[1].Stages[7].Leaf.State != "under-way" {
+	if len(view.Part.Entries) != 2 || view.Part.Entries[0].Current == view.Part.Entries[1].Current || view.Strands[2].Stages[7].Leaf.State != "under-way" {
 		t.Errorf("%+v", view.Part.Entries)
 	}
 }
@@ -270,7 +270,7 @@ func TestJudgements(t *testing.T) {
 	for who, reason := range map[string]string{"lead": "came from another school with it", "assistant": "", "viewer": ""} {
 		var view wire.LearnerView
 		h.person(who).send("GET", path, nil).into(t, &view)
-		if len(view.Judgements) != 1 || view.Judgements[0].Reason != reason || view.Strands[1].Stages[4].Leaf.State != "secure" || view.Strands[1].Stages[1].Leaf.State != "" {
+		if len(view.Judgements) != 1 || view.Judgements[0].Reason != reason || view.Strands[2].Stages[4].Leaf.State != "secure" || view.Strands[2].Stages[1].Leaf.State != "" {
 			t.Errorf("%s reads %+v", who, view.Judgements)
 		}
 	}

@@ -27,12 +27,12 @@ func (s *Server) chooseOne(c *call) error {
 			return refuse(fiber.StatusUnprocessableEntity, "The seed is not a whole number", "Leave it empty to draw a new one.").of("seed")
 		}
 	}
-	all := choice.All()
+	space := choice.Space()
 	lately, err := s.askedLately(c, ask)
 	if err != nil {
 		return err
 	}
-	chosen, err := wire.ChosenOneOf(c.class.Settings, choice, all, number.Except(all, lately), ask.Count, seed)
+	chosen, err := wire.ChosenOneOf(c.class.Settings, choice, space, space.Of(lately), ask.Count, seed)
 	if err != nil {
 		return err
 	}
@@ -58,7 +58,7 @@ func (s *Server) askedLately(c *call, ask wire.ChooseOne) ([]number.Asked, error
 // wrongOne says beside which part of a choice the mistake is.
 func wrongOne(err error) *trouble {
 	t := refuse(fiber.StatusUnprocessableEntity, "These numbers cannot be chosen", "Pick a stage, then which numbers, shown as and answered as.").because(err)
-	for field, cause := range map[string]error{"stage": number.ErrStage, "numbers": number.ErrChosen, "shown": number.ErrShown, "answered": number.ErrAnswered} {
+	for field, cause := range map[string]error{"stage": number.ErrStage, "numbers": number.ErrChosen, "digits": number.ErrDigits, "zeros": number.ErrZeros, "shown": number.ErrShown, "answered": number.ErrAnswered} {
 		if errors.Is(err, cause) {
 			return t.of(field)
 		}

@@ -561,7 +561,10 @@ func TestBadInput(t *testing.T) {
 		{"nothing", "POST", "/look", `{"text":""}`, 422, "text"},
 		{"a very long text", "POST", "/look", `{"text":"` + strings.Repeat("1", 400) + `"}`, 422, "text"},
 		{"a number word that is none", "POST", "/look", `{"text":"fifteeen"}`, 422, "text"},
-		{"a number alone that is too large", "POST", "/look", `{"text":"10000"}`, 422, "text"},
+		{"a number alone that is too large", "POST", "/look", `{"text":"1000000"}`, 422, "text"},
+		{"more than pieces show", "POST", "/look", `{"text":"10000 numeral lay"}`, 422, "text"},
+		{"digits that the stage has not", "POST", "/numbers", `{"stage":"places/quantity-and-card","digits":[7]}`, 422, "digits"},
+		{"zeros where the stage has none", "POST", "/numbers", `{"stage":"places/quantity-and-card","zeros":"yes"}`, 422, "zeros"},
 		{"a crowd of ten thousand", "POST", "/look", `{"text":"10000 crowd ring"}`, 422, "text"},
 		{"nothing to count", "POST", "/look", `{"text":"0 crowd ring"}`, 422, "text"},
 		{"frames that hold too many", "POST", "/look", `{"text":"31 frames say"}`, 422, "text"},
@@ -622,14 +625,14 @@ func TestDesk(t *testing.T) {
 	var desk wire.Desk
 	lead.send("GET", lead.class(""), nil).into(t, &desk)
 	// Half past eleven in the morning, UTC, is the next day in Auckland.
-	if desk.Day != "Thursday 26 November" || desk.Class.Role != "lead" || len(desk.Learners) != 1 || len(desk.Stages) != 33 {
+	if desk.Day != "Thursday 26 November" || desk.Class.Role != "lead" || len(desk.Learners) != 1 || len(desk.Stages) != 37 {
 		t.Errorf("%+v", desk)
 	}
 	var set wire.Desk
 	exchanging := desk.Settings
 	exchanging.Swap, exchanging.Places, exchanging.And, exchanging.Material = "exchange", "units", true, "blocks"
 	lead.send("PUT", lead.class("/settings"), exchanging).into(t, &set)
-	if set.Words.ASwap != "an exchange" || set.Words.Places[0].Many != "units" || set.Stages[12].Name != "one exchange, units" {
+	if set.Words.ASwap != "an exchange" || set.Words.Places[0].Many != "units" || set.Stages[16].Name != "one exchange, units" {
 		t.Errorf("the words are %+v, %+v", set.Words, set.Stages)
 	}
 	var choices wire.Choices

@@ -106,6 +106,9 @@ func between(t task.Task) Named {
 		case number.InParts:
 			return Named{" + ", "+"}
 		case number.InUnits:
+			if len(a.Right()) > 2 {
+				return Named{", ", "next kind"}
+			}
 			return Named{" tens ", "tens"}
 		}
 	}

@@ -291,6 +291,9 @@ func stepOf(s trace.Step, line say.Line, turn, mark int) Step {
 	if s.At.Phase == trace.Work || s.At.Phase == trace.Swapping {
 		out.Place = s.At.Place.String()
 	}
+	if s.Kind == number.Each {
+		out.Place = s.To.String()
+	}
 	for _, span := range line.Says {
 		made := Span{Text: span.Text}
 		if span.Strong {

@@ -30,7 +30,10 @@ func oneOf(class setting.Class, a number.Asked) (One, error) {
 	out := One{
 		Number: int(a.Number), Shown: string(a.Shown), Answered: string(a.Answered), ShownName: say.Shown(a.Shown), AnsweredName: say.Answered(a.Answered), Given: w.Given(a), Question: w.Question(a),
 		Scene: string(t.Scene), Tens: a.Tens(), Ones: a.Ones(), Parts: []WordPart{}, Cord: string(cord), Thing: nth, Things: things, Drawn: work.Drawn, Pairs: work.Filled == trace.ByPairs,
-		Frames: work.Frames, Choices: []Picture{}, InRing: []string{}, Slips: []SlipSay{},
+		Digits: []Written{}, Cards: ints(a.Number.Expanded()), Frames: work.Frames, Choices: []Picture{}, InRing: []string{}, Slips: []SlipSay{},
+	}
+	for _, p := range a.Places() {
+		out.Digits = append(out.Digits, Written{p.String(), a.Number.Digit(p)})
 	}
 	for _, p := range parts {
 		out.Parts = append(out.Parts, WordPart{p.Text, p.Place.String(), p.Changed, p.Own})
@@ -106,7 +109,7 @@ func numbersOf(list []int) []place.Number {
 
 // OneChoiceOf reads which numbers are asked for.
 func OneChoiceOf(ask ChooseOne) number.Choice {
-	c := number.Choice{Stage: choose.StageID(ask.Stage)}
+	c := number.Choice{Stage: choose.StageID(ask.Stage), Digits: ask.Digits, Zeros: number.Zeros(ask.Zeros)}
 	if ask.Numbers != nil {
 		c.Numbers = numbersOf(ask.Numbers)
 	}
@@ -120,7 +123,7 @@ func OneChoiceOf(ask ChooseOne) number.Choice {
 }
 
 // ChosenOneOf makes a choice with its count and some of those that were not asked lately.
-func ChosenOneOf(class setting.Class, c number.Choice, all, left []number.Asked, count int, seed uint64) (ChosenOne, error) {
+func ChosenOneOf(class setting.Class, c number.Choice, space number.Space, lately []number.Asked, count int, seed uint64) (ChosenOne, error) {
 	w := class.Words()
 	options, err := number.OptionsOf(c.Stage, class.Range.Limit())
 	if err != nil {
@@ -128,8 +131,14 @@ func ChosenOneOf(class setting.Class, c number.Choice, all, left []number.Asked,
 	}
 	ways := c.Ways()
 	out := ChosenOne{
-		Fits: len(all), Left: len(left), Says: say.NumbersInWays(len(c.Numbers), len(ways)), Lately: say.AskedLately(len(all) - len(left)), Numbers: []Toggle{}, Shown: []Toggle{}, Answered: []Toggle{},
-		Ways: []OneWay{}, Problems: []Sum{}, Choice: ChooseOne{Stage: string(c.Stage), Numbers: ints(c.Numbers), Shown: []string{}, Answered: []string{}}, Seed: fmt.Sprint(seed),
+		Fits: space.Count(), Left: space.Count() - len(lately), Says: say.NumbersInWays(c.Count(), len(ways)), Lately: say.AskedLately(len(lately)), Numbers: []Toggle{}, Digits: []Toggle{}, Zeros: []Toggle{}, Shown: []Toggle{}, Answered: []Toggle{},
+		Ways: []OneWay{}, Problems: []Sum{}, Choice: ChooseOne{Stage: string(c.Stage), Numbers: ints(c.Numbers), Digits: c.Digits, Zeros: string(c.Zeros), Shown: []string{}, Answered: []string{}}, Seed: fmt.Sprint(seed),
+	}
+	for _, d := range options.Digits {
+		out.Digits = append(out.Digits, Toggle{ID: fmt.Sprint(d), Name: say.Digits(d), On: slices.Contains(c.Digits, d)})
+	}
+	for _, z := range options.Zeros {
+		out.Zeros = append(out.Zeros, Toggle{ID: string(z), Name: say.Zeros(z), On: z == c.Zeros})
 	}
 	for _, n := range options.Numbers {
 		t := Toggle{ID: n.String(), Name: w.Numeral(n), On: slices.Contains(c.Numbers, n)}
@@ -154,7 +163,7 @@ func ChosenOneOf(class setting.Class, c number.Choice, all, left []number.Asked,
 	for _, way := range ways {
 		out.Ways = append(out.Ways, OneWay{string(way.Shown), string(way.Answered), way.Numbers})
 	}
-	for _, a := range number.DrawFrom(left, count, seed) {
+	for _, a := range space.Draw(count, seed, lately) {
 		sum, err := TaskOf(class, a.Task(), c.Stage)
 		if err != nil {
 			return out, err

@@ -221,7 +221,9 @@ type Choose struct {
 // usually.
 type ChooseOne struct {
 	Stage    string   `json:"stage" validate:"required"`
-	Numbers  []int    `json:"numbers,omitempty" validate:"max=101"`
+	Numbers  []int    `json:"numbers,omitempty" validate:"max=101"` // small ones one by one
+	Digits   []int    `json:"digits,omitempty" validate:"max=6"`    // of large ones
+	Zeros    string   `json:"zeros,omitempty"`                      // no, any or yes
 	Shown    []string `json:"shown,omitempty" validate:"max=20"`
 	Answered []string `json:"answered,omitempty" validate:"max=20"`
 	Children []string `json:"children,omitempty" validate:"max=40"`    // whose questions are not drawn again
@@ -237,6 +239,8 @@ type ChosenOne struct {
 	Says     string    `json:"says"`    // "9 numbers in 5 ways"
 	Lately   string    `json:"lately"`  // how many were asked lately; empty for none
 	Numbers  []Toggle  `json:"numbers"` // there are to choose from
+	Digits   []Toggle  `json:"digits"`  // of large numbers
+	Zeros    []Toggle  `json:"zeros"`   // one where there is no choice
 	Shown    []Toggle  `json:"shown"`
 	Answered []Toggle  `json:"answered"`
 	Ways     []OneWay  `json:"ways"`
@@ -576,9 +580,11 @@ type One struct {
 	Scene        string     `json:"scene"`
 	Tens         int        `json:"tens"`
 	Ones         int        `json:"ones"`
-	Parts        []WordPart `json:"parts"` // of its word
-	Cord         string     `json:"cord"`  // how word and figures go together
-	Thing        int        `json:"thing"` // which things are counted
+	Digits       []Written  `json:"digits"` // the highest first
+	Cards        []int      `json:"cards"`  // one for each place that has something
+	Parts        []WordPart `json:"parts"`  // of its word
+	Cord         string     `json:"cord"`   // how word and figures go together
+	Thing        int        `json:"thing"`  // which things are counted
 	Things       string     `json:"things"`
 	Drawn        bool       `json:"drawn"` // tens and ones are drawn
 	Pairs        bool       `json:"pairs"` // frames are filled by pairs

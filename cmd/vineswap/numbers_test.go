@@ -2,12 +2,56 @@ package main_test
 
 import (
 	"encoding/json"
+	"fmt"
 	"os"
 	"path/filepath"
 	"reflect"
 	"strings"
 	"testing"
 )
+
+// One number is laid out place by place, with its cards and its expanded form.
+func TestWorkOneNumber(t *testing.T) {
+	type worked struct {
+		Operation string
+		Answer    int
+		Swaps     []any
+		Written   []string
+		Steps     []struct {
+			Say      string
+			Zones    map[string]map[string]int
+			Expanded []string
+		}
+	}
+	for text, want := range map[string]struct {
+		lies, written string
+		steps         int
+	}{
+		"153": {"map[start:map[hundreds:1 ones:3 tens:5]]", "[100 + 50 + 3 = 153]", 7}, "0": {"map[]", "[0 = 0]", 5}, "305": {"map[start:map[hundreds:3 ones:5]]", "[300 + 5 = 305]", 7},
+		"999999": {"map[start:map[hundred-thousands:9 hundreds:9 ones:9 ten-thousands:9 tens:9 thousands:9]]", "[900000 + 90000 + 9000 + 900 + 90 + 9 = 999999]", 10},
+	} {
+		out, errs, status := run(t, "", nil, "work", text, "--json")
+		var got worked
+		if err := json.Unmarshal([]byte(out), &got); status != 0 || err != nil {
+			t.Fatalf("work %s: status %d, %q, %v", text, status, errs, err)
+		}
+		last := got.Steps[len(got.Steps)-1]
+		if got.Operation != "number" || fmt.Sprint(got.Answer) != text || got.Swaps == nil || len(got.Swaps) != 0 || fmt.Sprint(last.Zones) != want.lies || fmt.Sprint(got.Written) != want.written || len(got.Steps) != want.steps || last.Expanded[1] != text {
+			t.Errorf("work %s: %+v", text, got)
+		}
+	}
+	plain, _, _ := run(t, "", nil, "work", "305", "--places", "units")
+	for _, line := range []string{"305, three hundred five\n", "  No tens: nothing of that kind lies there.\n", "  Five units: 5.\n      start: hundreds 3, ones 5\n", "\n  300 + 5\n  = 305\n"} {
+		if !strings.Contains(plain, line) {
+			t.Errorf("%q is not in\n%s", line, plain)
+		}
+	}
+	for args, want := range map[string]string{"1000000": "at most 6 digits", "007": "cannot begin with 0", "153 --notation above": "it can be expanded", "153 --words barter": "--words"} {
+		if out, errs, status := run(t, "", nil, append([]string{"work"}, strings.Fields(args)...)...); status != 2 || out != "" || !strings.Contains(errs, want) {
+			t.Errorf("work %s: status %d, %q", args, status, errs)
+		}
+	}
+}
 
 // What the commands about one number print, for scripts and for people.
 func TestOneNumber(t *testing.T) {

@@ -10,7 +10,6 @@ import (
 	"github.com/spf13/cobra"
 
 	"vineswap/core/crowd"
-	"vineswap/core/number"
 	"vineswap/core/place"
 	"vineswap/core/say"
 )
@@ -23,6 +22,9 @@ type ofTens struct {
 	Expanded string       `json:"expanded"`
 	Words    string       `json:"words"`
 }
+
+// mostTens is how far `tens` goes.
+const mostTens = 100
 
 func tensCommand() *cobra.Command {
 	var asJSON bool
@@ -37,8 +39,8 @@ func tensCommand() *cobra.Command {
 			if err != nil {
 				return usageError{fmt.Errorf("%q: %w", args[0], err)}
 			}
-			if n > number.Most {
-				return usageError{fmt.Errorf("%w, not %d", number.ErrNumber, n)}
+			if n > mostTens {
+				return usageError{fmt.Errorf("tens takes a number from 0 to %d, not %d", mostTens, n)}
 			}
 			return writeTens(cmd.OutOrStdout(), n, asJSON)
 		},

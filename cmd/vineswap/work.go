@@ -60,7 +60,7 @@ func workCommand() *cobra.Command {
 	var f workFlags
 	cmd := &cobra.Command{
 		Use:   `work "47+25"`,
-		Short: "Work a problem step by step with pieces: 47+25, 62-38, 97/4, 78:6, 213*3",
+		Short: "Work a problem step by step with pieces: 47+25, 62-38, 97/4, 78:6, 213*3; or lay out one number: 153",
 		// A problem such as -3+4 looks like flags: they are told apart by hand, so
 		// that what is wrong with the number can be said.
 		DisableFlagParsing: true,
@@ -72,7 +72,7 @@ func workCommand() *cobra.Command {
 			if err != nil {
 				return usageError{err}
 			}
-			if err := exactly(1, `work takes one problem, such as "47+25" or "62-38"`)(cmd, problems); err != nil {
+			if err := exactly(1, `work takes one problem or number, such as "47+25", "62-38" or "153"`)(cmd, problems); err != nil {
 				return err
 			}
 			return f.work(cmd.OutOrStdout(), problems[0])
@@ -124,6 +124,9 @@ func withoutFlags(flags *pflag.FlagSet, args []string) ([]string, error) {
 }
 
 func (f workFlags) work(out io.Writer, text string) error {
+	if aNumber(text) {
+		return f.number(out, text)
+	}
 	problem, err := problem.Parse(text)
 	if err != nil {
 		return usageError{err}

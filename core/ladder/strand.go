@@ -19,6 +19,7 @@ type Strand string
 // The strands that are built.
 const (
 	Tens    Strand = "tens"
+	Places  Strand = "places"
 	Joining Strand = "joining"
 	Taking  Strand = "taking"
 )
@@ -58,9 +59,9 @@ func ofNumbers(id choose.StageID, manners []book.Manner, after [][]choose.StageI
 }
 
 // ofOne makes a stage in which one number is asked.
-func ofOne(id choose.StageID, after [][]choose.StageID) Stage {
+func ofOne(id choose.StageID, manners []book.Manner, after [][]choose.StageID) Stage {
 	return Stage{
-		ID: id, Manners: small, After: after, Example: number.Example(id).Task(),
+		ID: id, Manners: manners, After: after, Example: number.Example(id).Task(),
 		Asks:   func(place.Number) []task.Skill { return number.Asks(id) },
 		Within: func(limit place.Number) bool { return number.Within(id, limit) },
 		Accepts: func(t task.Task) bool {
@@ -73,9 +74,11 @@ func ofOne(id choose.StageID, after [][]choose.StageID) Stage {
 var (
 	snake = []book.Manner{book.Pieces}
 	small = []book.Manner{book.Pieces, book.Drawn, book.Head}
-	all   = book.Manners()
+	// ofPlaces are all but pieces with the column beside them.
+	ofPlaces = []book.Manner{book.Pieces, book.Drawn, book.Column, book.Head}
+	all      = book.Manners()
 	// numbersFirst is what the first stage with two digits waits for.
-	numbersFirst = [][]choose.StageID{{number.TensAndOnes, "places/quantity-and-card"}}
+	numbersFirst = [][]choose.StageID{{number.TensAndOnes, number.QuantityAndCard}}
 )
 
 // strands are those that are built, in order.
@@ -88,13 +91,19 @@ type strandOf struct {
 
 func init() {
 	Register(Tens,
-		ofOne(number.OneByOne, nil),
-		ofOne(number.FullTen, after(number.OneByOne)),
-		ofOne(number.TenAndOnes, after(number.FullTen)),
-		ofOne(number.WritingTeens, after(number.TenAndOnes)),
-		ofOne(number.CountingOn, after(number.TenAndOnes)),
-		ofOne(number.WholeTens, after(number.FullTen)),
-		ofOne(number.TensAndOnes, after(number.WholeTens, number.WritingTeens)),
+		ofOne(number.OneByOne, small, nil),
+		ofOne(number.FullTen, small, after(number.OneByOne)),
+		ofOne(number.TenAndOnes, small, after(number.FullTen)),
+		ofOne(number.WritingTeens, small, after(number.TenAndOnes)),
+		ofOne(number.CountingOn, small, after(number.TenAndOnes)),
+		ofOne(number.WholeTens, small, after(number.FullTen)),
+		ofOne(number.TensAndOnes, small, after(number.WholeTens, number.WritingTeens)),
+	)
+	Register(Places,
+		ofOne(number.QuantityAndCard, ofPlaces, after("places/four-kinds", number.FullTen)), // what four-kinds builds on, until it is built
+		ofOne(number.ZeroInAPlace, ofPlaces, after(number.QuantityAndCard)),
+		ofOne(number.ExpandedForm, ofPlaces, after(number.QuantityAndCard)),
+		ofOne(number.FiveAndSix, ofPlaces, after(number.ZeroInAPlace, number.ExpandedForm)),
 	)
 	Register(Joining,
 		ofNumbers(choose.WithinTen, small, after(number.OneByOne), problem.SumOf(4, 3)),
@@ -108,7 +117,7 @@ func init() {
 		ofNumbers(choose.SwapMakesSwap, all, after(choose.SeveralSwaps), problem.SumOf(248, 153)),
 		ofNumbers(choose.NewPlace, all, after(choose.OneSwapOnes), problem.SumOf(675, 480)),
 		ofNumbers(choose.ThreeAddends, all, after(choose.SeveralSwaps), problem.SumOf(16, 27, 38)),
-		ofNumbers(choose.AnySum, all, after(choose.SwapMakesSwap, choose.NewPlace, choose.ThreeAddends, "places/five-and-six-digits"), problem.SumOf(40_960, 9_870)),
+		ofNumbers(choose.AnySum, all, after(choose.SwapMakesSwap, choose.NewPlace, choose.ThreeAddends, number.FiveAndSix), problem.SumOf(40_960, 9_870)),
 	)
 	Register(Taking,
 		ofNumbers(choose.TakeWithinTen, small, after(choose.WithinTen), problem.DifferenceOf(9, 4)),
@@ -117,9 +126,9 @@ func init() {
 		ofNumbers(choose.TakeOneSwapTens, all, after(choose.TakeNoSwap, choose.BackOverTen, "places/renaming", "places/four-kinds"), problem.DifferenceOf(62, 38)),
 		ofNumbers(choose.TakeOneSwapHigher, all, after(choose.TakeOneSwapTens), problem.DifferenceOf(528, 163)),
 		ofNumbers(choose.TakeSeveralSwaps, all, after(choose.TakeOneSwapHigher), problem.DifferenceOf(523, 138)),
-		ofNumbers(choose.AcrossOneZero, all, after(choose.TakeSeveralSwaps, "places/zero-in-a-place"), problem.DifferenceOf(503, 128)),
+		ofNumbers(choose.AcrossOneZero, all, after(choose.TakeSeveralSwaps, number.ZeroInAPlace), problem.DifferenceOf(503, 128)),
 		ofNumbers(choose.AcrossZeros, all, after(choose.AcrossOneZero), problem.DifferenceOf(5003, 128)),
-		ofNumbers(choose.AnyDifference, all, after(choose.AcrossZeros, "places/five-and-six-digits"), problem.DifferenceOf(40_960, 9_870)),
+		ofNumbers(choose.AnyDifference, all, after(choose.AcrossZeros, number.FiveAndSix), problem.DifferenceOf(40_960, 9_870)),
 	)
 }
 

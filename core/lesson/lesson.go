@@ -214,7 +214,7 @@ func (l Lesson) Another(seed uint64) (Item, error) {
 
 // anotherNumber draws another number of the stage, shown and answered like this one.
 func (l Lesson) anotherNumber(like number.Asked, stage choose.StageID, seed uint64) (Item, error) {
-	c, err := number.Choice{Stage: stage, Shown: []number.Shown{like.Shown}, Answered: []number.Answered{like.Answered}}.Fitted(0)
+	c, err := number.Choice{Stage: stage, Digits: []int{like.Number.Length()}, Shown: []number.Shown{like.Shown}, Answered: []number.Answered{like.Answered}}.Fitted(0)
 	if err != nil {
 		return Item{}, fmt.Errorf("%w: %w", ErrNoMore, err)
 	}
@@ -224,7 +224,7 @@ func (l Lesson) anotherNumber(like number.Asked, stage choose.StageID, seed uint
 			had = append(had, a)
 		}
 	}
-	for _, a := range number.DrawFrom(number.Except(c.All(), had), 1, seed) {
+	for _, a := range c.Space().Draw(1, seed, had) {
 		return Item{a.Task(), stage}, nil
 	}
 	return Item{}, ErrNoMore
@@ -347,6 +347,9 @@ func (l Lesson) turn(t trace.Trace, s trace.Step, taken, children int) int {
 func (v View) Top() place.Place {
 	if p, of := swap.From(v.Trace); of {
 		return slices.Max(placesOf(p))
+	}
+	if w, of := number.Worked(v.Trace); of {
+		return w.Asked.Number.Top()
 	}
 	return place.Ones
 }

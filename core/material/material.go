@@ -122,7 +122,9 @@ func For(t trace.Trace) Needs {
 			n.Cautions = append(n.Cautions, Splinters)
 		case item.Piece == piece.Counter:
 			n.Cautions = append(n.Cautions, SmallThings)
-		case !slices.Contains(n.Cautions, SmallParts):
+		case item.Piece == piece.Of(place.Thousands):
+			n.Cautions = append(n.Cautions, HeavyCube)
+		case item.Piece != piece.Of(place.Hundreds) && !slices.Contains(n.Cautions, SmallParts):
 			n.Cautions = append(n.Cautions, SmallParts)
 		}
 	}

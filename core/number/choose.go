@@ -3,7 +3,6 @@ package number
 import (
 	"errors"
 	"fmt"
-	"math/rand/v2"
 	"slices"
 
 	"vineswap/core/choose"
@@ -11,10 +10,13 @@ import (
 )
 
 // Choice is which numbers of a stage are asked, shown as and answered as. What is empty is
-// as the stage has it usually.
+// as the stage has it usually. Small numbers are chosen one by one, those of the places by
+// their digits and zeros.
 type Choice struct {
 	Stage    choose.StageID
 	Numbers  []place.Number
+	Digits   []int
+	Zeros    Zeros
 	Shown    []Shown
 	Answered []Answered
 }
@@ -23,6 +25,8 @@ type Choice struct {
 var (
 	ErrStage    = errors.New("there is no such stage of tens")
 	ErrChosen   = errors.New("the stage has no such number")
+	ErrDigits   = errors.New("the stage has no numbers with so many digits")
+	ErrZeros    = errors.New("the stage has its zeros as they are")
 	ErrShown    = errors.New("the stage does not show numbers like this")
 	ErrAnswered = errors.New("the stage does not have numbers answered like this")
 )
@@ -30,6 +34,8 @@ var (
 // Options are what there is to choose from at a stage.
 type Options struct {
 	Numbers  []place.Number
+	Digits   []int
+	Zeros    []Zeros // one where they are as the stage has them
 	Shown    []Shown
 	Answered []Answered
 }
@@ -46,7 +52,25 @@ func OptionsOf(id choose.StageID, limit place.Number) (Options, error) {
 			o.Numbers = append(o.Numbers, n)
 		}
 	}
+	for _, d := range s.lengths {
+		if limit == 0 || power(10, d) <= int(limit) {
+			o.Digits = append(o.Digits, d)
+		}
+	}
+	if s.lengths != nil {
+		o.Zeros = []Zeros{NoZeros, AnyZeros, WithZeros}
+		if s.zeros != "" {
+			o.Zeros = []Zeros{s.zeros}
+		}
+	}
 	return o, nil
+}
+
+// Whole is all that a stage has: every number, shown and answered in every way.
+func Whole(id choose.StageID) (Choice, error) {
+	o, err := OptionsOf(id, 0)
+	s, _ := stageOf(id)
+	return Choice{id, o.Numbers, o.Digits, s.zeros.orAny(), o.Shown, o.Answered}, err
 }
 
 // Fitted is the choice with the usual side of what is left open; the error names what is
@@ -60,6 +84,12 @@ func (c Choice) Fitted(limit place.Number) (Choice, error) {
 	if c.Numbers == nil {
 		c.Numbers = o.Numbers
 	}
+	if c.Digits == nil {
+		c.Digits = o.Digits
+	}
+	if c.Zeros == "" {
+		c.Zeros = s.zeros.orAny()
+	}
 	if c.Shown == nil {
 		for _, w := range s.usual {
 			c.Shown = appendNew(c.Shown, w.shown)
@@ -70,7 +100,11 @@ func (c Choice) Fitted(limit place.Number) (Choice, error) {
 			c.Answered = appendNew(c.Answered, w.answered)
 		}
 	}
-	return c, errors.Join(allOf(c.Numbers, o.Numbers, ErrChosen), allOf(c.Shown, o.Shown, ErrShown), allOf(c.Answered, o.Answered, ErrAnswered))
+	zeros := []Zeros{c.Zeros}
+	if s.lengths == nil {
+		c.Digits, c.Zeros, zeros = nil, "", nil
+	}
+	return c, errors.Join(allOf(c.Numbers, o.Numbers, ErrChosen), allOf(c.Digits, o.Digits, ErrDigits), allOf(zeros, o.Zeros, ErrZeros), allOf(c.Shown, o.Shown, ErrShown), allOf(c.Answered, o.Answered, ErrAnswered))
 }
 
 func appendNew[T comparable](list []T, x T) []T {
@@ -101,67 +135,51 @@ type Way struct {
 func (c Choice) Ways() []Way {
 	var list []Way
 	for _, w := range ways {
-		if n := len(c.of(w)); n > 0 {
+		if n := c.of(w).count(); n > 0 {
 			list = append(list, Way{w.shown, w.answered, n})
 		}
 	}
 	return list
 }
 
-// of are the questions of the choice in one way.
-func (c Choice) of(w way) []Asked {
-	if !slices.Contains(c.Shown, w.shown) || !slices.Contains(c.Answered, w.answered) {
-		return nil
+// of are the numbers of the choice that suit one way.
+func (c Choice) of(w way) numbers {
+	st, known := stageOf(c.Stage)
+	if !known || !slices.Contains(c.Shown, w.shown) || !slices.Contains(c.Answered, w.answered) {
+		return listed(nil)
 	}
-	numbers := c.Numbers
+	if st.lengths != nil {
+		inWay := slices.DeleteFunc(slices.Clone(c.Digits), func(d int) bool { return !w.takesLength(d) })
+		return lengths{inWay, c.Zeros, w.inParts()}
+	}
+	from := c.Numbers
 	if w.shown == Sticks {
-		numbers = []place.Number{sticks}
+		from = []place.Number{sticks}
 	}
-	var list []Asked
-	for _, n := range numbers {
-		if a := (Asked{Number: n, Shown: w.shown, Answered: w.answered}); w.takes(n) && Accepts(c.Stage, a) {
-			list = append(list, a)
+	var list listed
+	for _, n := range from {
+		if w.takes(n) && Accepts(c.Stage, Asked{Number: n, Shown: w.shown, Answered: w.answered}) {
+			list = append(list, n)
 		}
 	}
 	return list
 }
 
-// All are all questions of the choice, each once.
-func (c Choice) All() []Asked {
-	var list []Asked
+// Count is how many numbers are chosen.
+func (c Choice) Count() int {
+	if c.Digits != nil {
+		return lengths{c.Digits, c.Zeros, false}.count()
+	}
+	return len(c.Numbers)
+}
+
+// Space is all questions of the choice.
+func (c Choice) Space() Space {
+	var s Space
 	for _, w := range ways {
-		list = append(list, c.of(w)...)
-	}
-	return list
-}
-
-// Except are those of some questions that are not among others, whatever their seed.
-func Except(some, others []Asked) []Asked {
-	return slices.DeleteFunc(slices.Clone(some), func(a Asked) bool {
-		return slices.ContainsFunc(others, func(b Asked) bool { return a.same(b) })
-	})
-}
-
-// same tells whether the same is asked: things may lie scattered in another way.
-func (a Asked) same(b Asked) bool {
-	a.Seed, b.Seed = 0, 0
-	return a == b
-}
-
-// DrawFrom draws up to so many of some questions, each as likely as any other and none twice,
-// by a seed. Scattered things get a layout of their own.
-func DrawFrom(some []Asked, count int, seed uint64) []Asked {
-	rng := rand.New(rand.NewPCG(seed, uint64(len(some))))
-	list := slices.Clone(some)
-	rng.Shuffle(len(list), func(i, j int) { list[i], list[j] = list[j], list[i] })
-	list = list[:min(count, len(list))]
-	for i := range list {
-		if list[i].scattered() {
-			list[i].Seed = 1 + rng.Uint32N(9_999)
+		if n := c.of(w); n.count() > 0 {
+			s.parts = append(s.parts, part{w, n})
 		}
 	}
-	return list
+	return s
 }
-
-// scattered tells whether things lie as a seed says.
-func (a Asked) scattered() bool { return a.Shown == Crowd || a.Shown == Handful }

@@ -1,6 +1,6 @@
-// Package number has the tasks with one number from 0 to 100: it is shown in one way and
-// answered in another. Seventeen apples in ten frames are said, "seventeen" is written,
-// 17 is laid with pieces.
+// Package number has the tasks with one number of at most six digits: it is shown in one
+// way and answered in another. Seventeen apples in ten frames are said, "seventeen" is
+// written, 342 is laid with pieces and cards.
 package number
 
 import (
@@ -29,10 +29,11 @@ const (
 	Frames   Shown = "frames"   // in ten frames, up to three
 	Covered  Shown = "covered"  // in ten frames, the full ones covered
 	Handful  Shown = "handful"  // a heap, estimated before it is counted into frames
-	Pieces   Shown = "pieces"   // tens and ones of the material
+	Pieces   Shown = "pieces"   // of the material, by their places
 	Crowd    Shown = "crowd"    // scattered things, to be ringed in tens
 	Rows     Shown = "rows"     // the same in rows
 	Drawn    Shown = "drawn"    // a line for each ten, a dot for each one
+	Cards    Shown = "cards"    // one for each place, laid on one another
 	Word     Shown = "word"     // a number word to be read
 	Said     Shown = "said"     // a number word that is heard
 	Numeral  Shown = "numeral"  // figures
@@ -48,7 +49,8 @@ type Answered string
 const (
 	Say       Answered = "say"
 	Write     Answered = "write"      // in figures
-	Lay       Answered = "lay"        // with pieces or, up to ten, with things
+	Lay       Answered = "lay"        // with pieces or, up to ten, with things; from 100 on with cards too
+	WithCards Answered = "cards"      // with cards alone
 	Fill      Answered = "fill"       // into ten frames
 	CountOn   Answered = "count-on"   // from the covered ten
 	Ring      Answered = "ring"       // each ten is ringed, then tens and ones are written
@@ -64,7 +66,8 @@ const (
 
 // Limits of a number that is asked.
 const (
-	Most         = 100 // of all
+	Most         = 999_999 // of all
+	MostLaid     = place.MostWithPieces
 	MostInFrames = 30
 	MostHandful  = 40
 	sticks       = 45 // 0 + 1 + 2 … + 9
@@ -94,17 +97,21 @@ var ways = []way{
 	{Frames, Say, 0, MostInFrames}, {Frames, Write, 0, MostInFrames}, {Frames, ToTen, 0, 10}, {Frames, InUnits, 10, MostInFrames}, {Frames, InParts, 11, MostInFrames},
 	{Covered, CountOn, 11, MostInFrames}, {Covered, Write, 11, MostInFrames},
 	{Handful, Write, 1, MostHandful}, {Handful, Say, 1, MostHandful},
-	{Pieces, Say, 1, 99}, {Pieces, Write, 1, 99}, {Pieces, InUnits, 10, 99}, {Pieces, InParts, 11, 99}, {Pieces, HowMany, 10, 99},
+	{Pieces, Say, 1, MostLaid}, {Pieces, Write, 1, MostLaid}, {Pieces, WithCards, hundred, MostLaid}, {Pieces, InUnits, 10, MostLaid}, {Pieces, InParts, 11, MostLaid}, {Pieces, HowMany, 10, 99},
 	{Crowd, Ring, 1, crowd.Most}, {Crowd, Say, 1, crowd.Most}, {Rows, Ring, 1, crowd.Most}, {Rows, Say, 1, crowd.Most},
-	{Drawn, Say, 1, 99}, {Drawn, Write, 1, 99}, {Drawn, InUnits, 10, 99}, {Drawn, InParts, 11, 99}, {Drawn, HowMany, 10, 99},
-	{Word, Write, 0, Most}, {Word, Lay, 0, 99}, {Word, Fill, 0, MostInFrames}, {Word, Draw, 1, 99}, {Word, InUnits, 10, 99}, {Word, InParts, 11, 99}, {Word, Pick, 1, 99},
-	{Said, Write, 0, Most}, {Said, Lay, 0, 99}, {Said, Fill, 0, MostInFrames}, {Said, Draw, 1, 99}, {Said, ToTen, 0, 10}, {Said, InUnits, 10, 99}, {Said, InParts, 11, 99}, {Said, Pick, 1, 99},
-	{Numeral, Say, 0, Most}, {Numeral, Lay, 0, 99}, {Numeral, Fill, 0, MostInFrames}, {Numeral, Draw, 1, 99}, {Numeral, ToTen, 0, 10}, {Numeral, HowMany, 10, Most},
-	{Numeral, InUnits, 10, 99}, {Numeral, InParts, 11, 99}, {Numeral, Pick, 1, 99}, {Numeral, Match, 1, 99},
-	{Expanded, Write, 11, 99}, {Expanded, Say, 11, 99}, {Expanded, Lay, 11, 99}, {Expanded, Draw, 11, 99},
-	{Units, Write, 10, 99}, {Units, Say, 10, 99}, {Units, Lay, 10, 99}, {Units, Draw, 10, 99}, {Units, InParts, 11, 99},
+	{Drawn, Say, 1, MostLaid}, {Drawn, Write, 1, MostLaid}, {Drawn, InUnits, 10, MostLaid}, {Drawn, InParts, 11, MostLaid}, {Drawn, HowMany, 10, 99},
+	{Cards, Say, hundred, Most}, {Cards, Write, hundred, Most}, {Cards, Lay, hundred, MostLaid}, {Cards, InParts, hundred, Most},
+	{Word, Write, 0, Most}, {Word, Lay, 0, MostLaid}, {Word, WithCards, hundred, Most}, {Word, Fill, 0, MostInFrames}, {Word, Draw, 1, MostLaid}, {Word, InUnits, 10, MostLaid}, {Word, InParts, 11, Most}, {Word, Pick, 1, 99},
+	{Said, Write, 0, Most}, {Said, Lay, 0, MostLaid}, {Said, WithCards, hundred, Most}, {Said, Fill, 0, MostInFrames}, {Said, Draw, 1, MostLaid}, {Said, ToTen, 0, 10}, {Said, InUnits, 10, MostLaid}, {Said, InParts, 11, Most}, {Said, Pick, 1, 99},
+	{Numeral, Say, 0, Most}, {Numeral, Lay, 0, MostLaid}, {Numeral, WithCards, hundred, Most}, {Numeral, Fill, 0, MostInFrames}, {Numeral, Draw, 1, MostLaid}, {Numeral, ToTen, 0, 10}, {Numeral, HowMany, 10, 100},
+	{Numeral, InUnits, 10, MostLaid}, {Numeral, InParts, 11, Most}, {Numeral, Pick, 1, 99}, {Numeral, Match, 1, 99},
+	{Expanded, Write, 11, Most}, {Expanded, Say, 11, Most}, {Expanded, Lay, 11, MostLaid}, {Expanded, Draw, 11, MostLaid},
+	{Units, Write, 10, MostLaid}, {Units, Say, 10, MostLaid}, {Units, Lay, 10, MostLaid}, {Units, Draw, 10, MostLaid}, {Units, InParts, 11, MostLaid},
 	{Riddle, Write, 20, 99}, {Riddle, Say, 20, 99}, {Riddle, Lay, 20, 99}, {Riddle, InUnits, 20, 99},
 }
+
+// hundred is where the places begin: what is below belongs to tens and ones.
+const hundred = 100
 
 // wayOf finds the way of showing and answering a number; false where there is none.
 func wayOf(s Shown, a Answered) (way, bool) {
@@ -120,13 +127,22 @@ func (w way) takes(n place.Number) bool {
 	if n < w.least || n > w.most {
 		return false
 	}
-	inParts := w.shown == Expanded || w.answered == InParts
-	return !inParts || n%10 != 0
+	return !w.inParts() || len(n.Expanded()) > 1
+}
+
+// inParts tells whether the number is shown or answered in its parts.
+func (w way) inParts() bool { return w.shown == Expanded || w.answered == InParts }
+
+// takesLength tells whether numbers of so many digits suit the way.
+func (w way) takesLength(digits int) bool {
+	return int(w.least) <= power(10, digits-1) && power(10, digits) <= int(w.most)+1
 }
 
 // Errors of a number that cannot be asked.
 var (
 	ErrNumber = fmt.Errorf("a number that is asked alone is 0 to %d", Most)
+	ErrCrowd  = fmt.Errorf("a crowd has 1 to %d things", crowd.Most)
+	ErrLaid   = fmt.Errorf("pieces go up to %d; above there are cards", MostLaid)
 	ErrWay    = errors.New("a number cannot be asked in this way")
 	ErrFrames = fmt.Errorf("three ten frames hold at most %d", MostInFrames)
 	ErrNone   = errors.New("there must be something to count")
@@ -168,6 +184,10 @@ func (a Asked) Valid() error {
 		return ErrNone
 	case a.Number > w.most && w.most == MostInFrames:
 		return fmt.Errorf("%w, not %d", ErrFrames, a.Number)
+	case a.Number > w.most && (a.Shown == Crowd || a.Shown == Rows):
+		return fmt.Errorf("%w, not %d", ErrCrowd, a.Number)
+	case a.Number > w.most && w.most == MostLaid:
+		return fmt.Errorf("%w: %d", ErrLaid, a.Number)
 	}
 	return fmt.Errorf("%w: %s", ErrSuits, a)
 }
@@ -196,8 +216,8 @@ func Parse(text string) (Asked, error) {
 	n, err := place.ParseNumber(fields[0])
 	if len(fields) == 1 {
 		a := Asked{Number: n, Shown: Numeral, Answered: Lay}
-		if n == Most {
-			a.Answered = Say
+		if n > MostLaid {
+			a.Answered = WithCards
 		}
 		return a, errors.Join(err, a.Valid())
 	}
@@ -235,6 +255,18 @@ func parseWord(text string) (Asked, error) {
 	return Asked{}, fmt.Errorf("%w: %q", ErrWord, text)
 }
 
+// Places are the places of its digits, the highest first.
+func (a Asked) Places() []place.Place {
+	var list []place.Place
+	for p := a.Number.Top(); p >= place.Ones; p-- {
+		list = append(list, p)
+	}
+	return list
+}
+
+// large tells whether hundreds or more lie on the mat.
+func (a Asked) large() bool { return a.Number >= hundred }
+
 // Tens and Ones are its parts; 100 has ten tens.
 func (a Asked) Tens() int { return int(a.Number) / 10 }
 
@@ -255,9 +287,21 @@ func (a Asked) Right() task.Answer {
 	case InParts:
 		return a.Number.Expanded()
 	case InUnits:
+		if a.large() {
+			return inUnits(a.Number)
+		}
 		return task.Answer{a.Number / 10, a.Number % 10}
 	}
 	return task.Answer{a.Number}
+}
+
+// inUnits are the digits of a number, the highest first.
+func inUnits(n place.Number) task.Answer {
+	digits := task.Answer{}
+	for p := n.Top(); p >= place.Ones; p-- {
+		digits = append(digits, place.Number(n.Digit(p)))
+	}
+	return digits
 }
 
 // Write writes an answer as a child would: "17", "40 + 7", "4 tens 7 ones".
@@ -269,17 +313,19 @@ func (a Asked) Write(answer task.Answer) string {
 	switch {
 	case a.Answered == InParts:
 		return strings.Join(written, " + ")
-	case a.Answered == InUnits && len(answer) == 2:
-		return unit(answer[0], "ten") + " " + unit(answer[1], "one")
+	case a.Answered == InUnits && len(answer) > 1 && len(answer) <= place.Count:
+		for i, n := range answer {
+			written[i] = unit(n, place.Place(len(answer)-1-i))
+		}
 	}
 	return strings.Join(written, " ")
 }
 
-func unit(n place.Number, one string) string {
+func unit(n place.Number, p place.Place) string {
 	if n == 1 {
-		return "1 " + one
+		return "1 " + strings.TrimSuffix(p.String(), "s")
 	}
-	return n.String() + " " + one + "s"
+	return n.String() + " " + p.String()
 }
 
 // Read reads an answer as it was given: in figures or, for one number, in words. Parts
@@ -290,16 +336,44 @@ func (a Asked) Read(given string) (task.Answer, bool) {
 	case InParts:
 		return readParts(strings.Split(text, "+"))
 	case InUnits:
-		for _, word := range []string{"tens", "ten", "ones", "one", "and", "units", "unit", ","} {
-			text = strings.ReplaceAll(text, word, " ")
-		}
-		return readParts(strings.Fields(text))
+		return readUnits(text)
 	}
 	if n, known := place.ReadWords(text); known {
 		return task.Answer{n}, true
 	}
 	n, read := task.ReadNumber(text)
 	return task.Answer{n}, read
+}
+
+// unitWords are the words for the places, as they are typed.
+var unitWords = map[string]place.Place{
+	"one": place.Ones, "ones": place.Ones, "unit": place.Ones, "units": place.Ones, "ten": place.Tens, "tens": place.Tens,
+	"hundred": place.Hundreds, "hundreds": place.Hundreds, "thousand": place.Thousands, "thousands": place.Thousands,
+}
+
+// readUnits reads how many there are of each place: beside its word, where a place that is
+// not named has none, or alone, the highest first.
+func readUnits(text string) (task.Answer, bool) {
+	fields := strings.Fields(strings.NewReplacer(",", " ", "+", " ").Replace(text))
+	fields = slices.DeleteFunc(fields, func(f string) bool { return f == "and" })
+	var named [place.Count]place.Number
+	top := place.Tens // tens and ones are always said
+	for i := 0; i+1 < len(fields); i += 2 {
+		p, known := unitWords[fields[i+1]]
+		n, read := task.ReadNumber(fields[i])
+		if !known || !read {
+			return readParts(fields)
+		}
+		named[p], top = n, max(top, p)
+	}
+	if len(fields) == 0 || len(fields)%2 > 0 {
+		return readParts(fields)
+	}
+	answer := task.Answer{}
+	for p := top; p >= place.Ones; p-- {
+		answer = append(answer, named[p])
+	}
+	return answer, true
 }
 
 func readParts(parts []string) (task.Answer, bool) {
@@ -347,7 +421,7 @@ const (
 // Hand is what the number is worked with.
 func (a Asked) Hand() Hand {
 	switch {
-	case slices.Contains([]Shown{Things, Sticks, Frames, Covered, Handful, Pieces}, a.Shown) || a.Answered == Lay || a.Answered == Fill:
+	case slices.Contains([]Shown{Things, Sticks, Frames, Covered, Handful, Pieces, Cards}, a.Shown) || slices.Contains([]Answered{Lay, Fill, WithCards}, a.Answered):
 		return InHand
 	case slices.Contains([]Shown{Crowd, Rows, Drawn}, a.Shown) || a.Answered == Draw || a.Answered == Pick || a.Answered == Match:
 		return OnPaper

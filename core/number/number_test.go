@@ -4,6 +4,7 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
+	"math"
 	"slices"
 	"strings"
 	"testing"
@@ -16,13 +17,21 @@ import (
 	"vineswap/core/trace"
 )
 
-// everything are all questions of all stages, whatever is chosen.
+// everything are all questions of all stages, whatever is chosen; of those that are too
+// many some hundreds.
 func everything(t *testing.T) []number.Asked {
 	t.Helper()
 	var all []number.Asked
+	known := map[number.Asked]bool{}
 	for _, id := range number.Stages() {
-		for _, a := range allOf(t, id).All() {
-			if !slices.Contains(all, a) {
+		space := allOf(t, id).Space()
+		list := space.Draw(600, 17, nil)
+		if space.Count() < 4_000 {
+			list = space.All()
+		}
+		for _, a := range list {
+			if a.Seed = 0; !known[a] {
+				known[a] = true
 				all = append(all, a)
 			}
 		}
@@ -32,17 +41,17 @@ func everything(t *testing.T) []number.Asked {
 
 func allOf(t *testing.T, id choose.StageID) number.Choice {
 	t.Helper()
-	o, err := number.OptionsOf(id, 0)
+	c, err := number.Whole(id)
 	if err != nil {
 		t.Fatal(err)
 	}
-	return number.Choice{Stage: id, Numbers: o.Numbers, Shown: o.Shown, Answered: o.Answered}
+	return c
 }
 
 // What is typed, and what it becomes.
 func TestParse(t *testing.T) {
 	for text, want := range map[string]string{
-		"17": "17 numeral lay", "0": "0 numeral lay", "100": "100 numeral say", "seventeen": "17 word write", "Forty-Three": "43 word write", "forty three": "43 word write", "ten-three": "13 word write",
+		"17": "17 numeral lay", "0": "0 numeral lay", "100": "100 numeral lay", "153": "153 numeral lay", "40306": "40306 numeral cards", "three hundred five": "305 word write", "seventeen": "17 word write", "Forty-Three": "43 word write", "forty three": "43 word write", "ten-three": "13 word write",
 		"17 frames say": "17 frames say", "43 crowd ring 5": "43 crowd ring 5", "45 sticks count-back": "45 sticks count-back", "zero": "0 word write",
 	} {
 		got, err := number.Parse(text)
@@ -51,8 +60,8 @@ func TestParse(t *testing.T) {
 		}
 	}
 	for text, want := range map[string]error{
-		"": task.ErrForm, "47+25": task.ErrForm, "47 + 25": task.ErrForm, "4x23": task.ErrForm, "101": number.ErrNumber, "10000": number.ErrNumber, "31 frames say": number.ErrFrames, "0 crowd ring": number.ErrNone,
-		"10000 crowd ring": number.ErrNumber, "17 frames ring": number.ErrWay, "17 crowd ring x": nil, "fifteeen": number.ErrWord, "tree": number.ErrWord, "40 expanded write": number.ErrSuits,
+		"": task.ErrForm, "47+25": task.ErrForm, "47 + 25": task.ErrForm, "4x23": task.ErrForm, "1000000": place.ErrTooLong, "10000 numeral lay": number.ErrLaid, "31 frames say": number.ErrFrames, "0 crowd ring": number.ErrNone,
+		"10000 crowd ring": number.ErrCrowd, "17 frames ring": number.ErrWay, "17 crowd ring x": nil, "fifteeen": number.ErrWord, "tree": number.ErrWord, "40 expanded write": number.ErrSuits,
 	} {
 		if got, err := number.Parse(text); err == nil || want != nil && !errors.Is(err, want) {
 			t.Errorf("%q is %s, %v", text, got, err)
@@ -125,7 +134,7 @@ func TestWhatLiesIsTheNumber(t *testing.T) {
 		switch {
 		case a.Answered == number.ToTen && a.Shown == number.Frames:
 			want = 10
-		case tr.Scene == number.Figures, tr.Scene == number.Pictures:
+		case tr.Scene == number.Figures, tr.Scene == number.Pictures, tr.Scene == number.InCards:
 			want = 0
 		}
 		if lies != want {
@@ -171,7 +180,8 @@ func TestStageOf(t *testing.T) {
 	for text, want := range map[string]choose.StageID{
 		"7 things say": number.OneByOne, "0": number.OneByOne, "45 sticks count-back": number.OneByOne, "8 frames say": number.FullTen, "6 numeral to-ten": number.FullTen,
 		"14": number.TenAndOnes, "14 crowd ring": number.TenAndOnes, "fourteen": number.WritingTeens, "14 frames write": number.WritingTeens, "13 covered count-on": number.CountingOn, "23 covered count-on": number.CountingOn,
-		"70": number.WholeTens, "40 crowd ring": number.WholeTens, "43 crowd ring": number.TensAndOnes, "100": "", "34 riddle write": number.TensAndOnes,
+		"70": number.WholeTens, "40 crowd ring": number.WholeTens, "43 crowd ring": number.TensAndOnes, "100 crowd ring": "", "100": number.ZeroInAPlace, "342": number.QuantityAndCard, "305 said write": number.ZeroInAPlace,
+		"342 numeral expanded": number.ExpandedForm, "300 units write": number.ExpandedForm, "12345": number.FiveAndSix, "40306 said write": number.FiveAndSix, "40306 numeral expanded": number.FiveAndSix, "34 riddle write": number.TensAndOnes,
 	} {
 		a, err := number.Parse(text)
 		if got := number.StageOf(a); err != nil || got != want {
@@ -188,18 +198,23 @@ func TestCountedIsEnumerated(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
+		few, some := o.Numbers[:min(2, len(o.Numbers))], o.Digits[:min(1, len(o.Digits))]
+		zeros := o.Zeros
+		if zeros == nil {
+			zeros = []number.Zeros{""}
+		}
 		for _, c := range []number.Choice{
-			{Stage: id, Numbers: o.Numbers, Shown: o.Shown, Answered: o.Answered},
-			{Stage: id, Numbers: o.Numbers[:2], Shown: o.Shown, Answered: o.Answered},
-			{Stage: id, Numbers: o.Numbers, Shown: o.Shown[:1], Answered: o.Answered},
-			{Stage: id, Numbers: o.Numbers, Shown: o.Shown, Answered: o.Answered[:1]},
+			{Stage: id, Numbers: o.Numbers, Digits: some, Zeros: zeros[0], Shown: o.Shown, Answered: o.Answered},
+			{Stage: id, Numbers: few, Digits: some, Zeros: zeros[len(zeros)-1], Shown: o.Shown, Answered: o.Answered},
+			{Stage: id, Numbers: o.Numbers, Digits: some, Zeros: zeros[len(zeros)/2], Shown: o.Shown[:1], Answered: o.Answered},
+			{Stage: id, Numbers: o.Numbers, Digits: some, Zeros: zeros[0], Shown: o.Shown, Answered: o.Answered[:1]},
 		} {
 			want := 0
-			for n := place.Number(0); n <= number.Most; n++ {
+			for n := place.Number(0); n <= most(c); n++ {
 				for _, s := range c.Shown {
 					for _, a := range c.Answered {
 						asked := number.Asked{Number: n, Shown: s, Answered: a}
-						if (slices.Contains(c.Numbers, n) || s == number.Sticks) && asked.Valid() == nil && number.Accepts(id, asked) {
+						if (slices.Contains(c.Numbers, n) || s == number.Sticks || among(c, n)) && asked.Valid() == nil && number.Accepts(id, asked) {
 							want++
 						}
 					}
@@ -209,7 +224,7 @@ func TestCountedIsEnumerated(t *testing.T) {
 			for _, w := range c.Ways() {
 				ways += w.Numbers
 			}
-			if got := len(c.All()); got != want || ways != want {
+			if got := c.Space().Count(); got != want || ways != want {
 				t.Errorf("%s: %d are counted, %d by ways, %d are there", id, got, ways, want)
 			}
 		}
@@ -220,11 +235,11 @@ func TestCountedIsEnumerated(t *testing.T) {
 // was asked lately; each counts for its stage.
 func TestDrawnUniformly(t *testing.T) {
 	c := allOf(t, number.WritingTeens)
-	all := c.All()
+	all := c.Space().All()
 	times := map[number.Asked]int{}
 	const draws = 4_000
 	for seed := range uint64(draws) {
-		hand := number.DrawFrom(all, 12, seed)
+		hand := c.Space().Draw(12, seed, nil)
 		seen := map[number.Asked]bool{}
 		for _, a := range hand {
 			if a.Seed = 0; seen[a] {
@@ -240,14 +255,63 @@ func TestDrawnUniformly(t *testing.T) {
 			t.Errorf("%s was drawn %v times, usually %.0f", a, n, usual)
 		}
 	}
-	had := all[:len(all)-5]
-	if left := number.Except(all, had); len(left) != 5 || len(number.DrawFrom(left, 12, 1)) != 5 {
+	if left := c.Space().Draw(12, 1, all[:len(all)-5]); len(left) != 5 {
 		t.Errorf("%d are left", len(left))
 	}
-	crowds := number.DrawFrom(number.Choice{Stage: number.TensAndOnes, Numbers: []place.Number{43}, Shown: []number.Shown{number.Crowd}, Answered: []number.Answered{number.Ring}}.All(), 1, 3)
-	if len(crowds) != 1 || crowds[0].Seed == 0 || len(number.Except(crowds, []number.Asked{{Number: 43, Shown: number.Crowd, Answered: number.Ring, Seed: 9}})) != 0 {
+	crowd := number.Choice{Stage: number.TensAndOnes, Numbers: []place.Number{43}, Shown: []number.Shown{number.Crowd}, Answered: []number.Answered{number.Ring}}.Space()
+	crowds := crowd.Draw(1, 3, nil)
+	if len(crowds) != 1 || crowds[0].Seed == 0 || len(crowd.Draw(1, 3, []number.Asked{{Number: 43, Shown: number.Crowd, Answered: number.Ring, Seed: 9}})) != 0 {
 		t.Errorf("a crowd is %v", crowds)
 	}
+}
+
+// Of numbers that are too many to be listed, each has one index, in order; each is drawn
+// as often as any other, and none that was asked lately.
+func TestManyNumbers(t *testing.T) {
+	for _, zeros := range []number.Zeros{number.NoZeros, number.WithZeros, number.AnyZeros} {
+		for _, answered := range []number.Answered{number.InParts, number.InUnits} {
+			space := number.Choice{Stage: number.ExpandedForm, Digits: []int{3, 4}, Zeros: zeros, Shown: []number.Shown{number.Numeral}, Answered: []number.Answered{answered}}.Space()
+			last := place.Number(0)
+			for i, a := range space.All() {
+				if a.Number <= last || !space.Has(a) || a.Valid() != nil || !number.Accepts(number.ExpandedForm, a) {
+					t.Fatalf("%s, %s: question %d is %s, after %d", zeros, answered, i, a, last)
+				}
+				last = a.Number
+			}
+		}
+	}
+	c, _ := number.Choice{Stage: number.FiveAndSix}.Fitted(0)
+	space := c.Space()
+	if space.Count() != 2*990_000 { // said and written
+		t.Errorf("%d questions", space.Count())
+	}
+	lengths := map[int]int{}
+	for seed := range uint64(500) {
+		had := space.Draw(12, seed, nil)
+		for _, a := range space.Draw(12, seed, had) {
+			if slices.Contains(had, a) {
+				t.Fatalf("%s again", a)
+			}
+			lengths[a.Number.Length()]++
+		}
+	}
+	if part := float64(lengths[6]) / 6_000; part < 0.88 || part > 0.935 { // ten in eleven
+		t.Errorf("%.3f of the numbers have six digits", part)
+	}
+}
+
+// most is the largest number that is tried, and among tells whether a number has the digits
+// and zeros of a choice.
+func most(c number.Choice) place.Number {
+	if len(c.Digits) == 0 {
+		return 100
+	}
+	return place.Number(math.Pow10(slices.Max(c.Digits)))
+}
+
+func among(c number.Choice, n place.Number) bool {
+	zero := strings.Contains(n.String(), "0")
+	return slices.Contains(c.Digits, n.Length()) && (c.Zeros == number.AnyZeros || zero == (c.Zeros == number.WithZeros))
 }
 
 func TestFitted(t *testing.T) {
@@ -267,8 +331,8 @@ func TestFitted(t *testing.T) {
 	}
 	for _, id := range number.Stages() {
 		c, err := number.Choice{Stage: id}.Fitted(0)
-		if err != nil || len(c.All()) == 0 || !number.Accepts(id, number.Example(id)) {
-			t.Errorf("%s as usual: %d, %v", id, len(c.All()), err)
+		if err != nil || c.Space().Count() == 0 || !number.Accepts(id, number.Example(id)) {
+			t.Errorf("%s as usual: %d, %v", id, c.Space().Count(), err)
 		}
 	}
 }

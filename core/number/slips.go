@@ -27,7 +27,7 @@ func (a Asked) Wrong() []task.Wrong {
 		l.add(slip.ValueForTens, n-n%10, true)
 		l.add(slip.DigitForTens, n/10%10, n >= 100)
 	case InParts:
-		l.add2(slip.DigitsNotValues, n/10, n%10, n >= 11 && n <= 99)
+		l.put(slip.DigitsNotValues, bare(n), n >= 11)
 		l.add2(slip.PlacesSwapped, n/10, n%10*10, n >= 11 && n <= 99)
 	case ToTen:
 		l.add(slip.OneOff, 10-n-1, n < 10)
@@ -42,7 +42,7 @@ func (a Asked) Wrong() []task.Wrong {
 // single lists the slips of giving one number.
 func (l *wrongs) single(a Asked) {
 	n := a.Number
-	if slices.Contains(counted, a.Shown) {
+	if slices.Contains(counted, a.Shown) && !a.large() {
 		l.add(slip.OneOff, n-1, n > 0)
 		l.add(slip.OneOff, n+1, true)
 	}
@@ -54,9 +54,23 @@ func (l *wrongs) single(a Asked) {
 	}
 	if a.Answered == Write || a.Answered == Ring {
 		l.of(slip.WritesParts, slip.Parts, n)
+		l.of(slip.WritesHundreds, slip.Hundreds, n)
 	}
+	l.of(slip.ZeroLeftOut, slip.LeftOut, n)
+	l.of(slip.ZeroPutIn, slip.PutIn, n)
 	l.add(slip.TensForValue, n/10, a.Shown == Units && n%10 == 0)
 	l.of(slip.OnesOnly, slip.TeenOnes, n)
+}
+
+// bare are the digits of a number's parts without what they are worth.
+func bare(n place.Number) task.Answer {
+	digits := task.Answer{}
+	for p := n.Top(); p >= place.Ones; p-- {
+		if d := n.Digit(p); d > 0 {
+			digits = append(digits, place.Number(d))
+		}
+	}
+	return digits
 }
 
 // wrongs gathers what slips give, where it is not right.

@@ -19,10 +19,21 @@ const (
 	TensAndOnes  choose.StageID = "tens/tens-and-ones"
 )
 
-// stage is what a stage asks for: which numbers, shown as, answered as.
+// The stages of places with one number, in the order in which they are taught.
+const (
+	QuantityAndCard choose.StageID = "places/quantity-and-card"
+	ZeroInAPlace    choose.StageID = "places/zero-in-a-place"
+	ExpandedForm    choose.StageID = "places/expanded-form"
+	FiveAndSix      choose.StageID = "places/five-and-six-digits"
+)
+
+// stage is what a stage asks for: which numbers, shown as, answered as. Its numbers are
+// listed, or all of some lengths.
 type stage struct {
 	id       choose.StageID
-	numbers  []place.Number
+	numbers  listed
+	lengths  []int
+	zeros    Zeros // of the lengths; empty where it is chosen
 	shown    []Shown
 	answered []Answered
 	usual    []way // shown and answered when the stage is picked
@@ -30,8 +41,8 @@ type stage struct {
 	example  Asked
 }
 
-func from(least, most place.Number) []place.Number {
-	var list []place.Number
+func from(least, most place.Number) listed {
+	var list listed
 	for n := least; n <= most; n++ {
 		list = append(list, n)
 	}
@@ -53,32 +64,48 @@ func usually(pairs ...[2]string) []way {
 // stages are defined once: numbers are counted, drawn and credited by the same list.
 var stages = []stage{
 	{
-		OneByOne, from(0, 10), []Shown{Things, Handful, Sticks, Numeral, Word, Said}, []Answered{Say, Write, Lay, CountBack},
-		usually([2]string{"things", "say"}, [2]string{"numeral", "lay"}), nil, Asked{5, Things, Say, 0},
+		id: OneByOne, numbers: from(0, 10), shown: []Shown{Things, Handful, Sticks, Numeral, Word, Said}, answered: []Answered{Say, Write, Lay, CountBack},
+		usual: usually([2]string{"things", "say"}, [2]string{"numeral", "lay"}), example: Asked{5, Things, Say, 0},
 	},
 	{
-		FullTen, from(0, 10), []Shown{Frames, Numeral, Said}, []Answered{Say, Write, Fill, ToTen},
-		usually([2]string{"frames", "say"}, [2]string{"frames", "to-ten"}), nil, Asked{8, Frames, Say, 0},
+		id: FullTen, numbers: from(0, 10), shown: []Shown{Frames, Numeral, Said}, answered: []Answered{Say, Write, Fill, ToTen},
+		usual: usually([2]string{"frames", "say"}, [2]string{"frames", "to-ten"}), example: Asked{8, Frames, Say, 0},
 	},
 	{
-		TenAndOnes, from(11, 19), []Shown{Frames, Pieces, Handful, Crowd, Rows, Drawn, Numeral, Word, Said, Expanded, Units}, []Answered{Fill, Lay, Ring, Draw, InUnits, InParts, Write, Say},
-		usually([2]string{"numeral", "lay"}, [2]string{"numeral", "fill"}), nil, Asked{14, Numeral, Fill, 0},
+		id: TenAndOnes, numbers: from(11, 19), shown: []Shown{Frames, Pieces, Handful, Crowd, Rows, Drawn, Numeral, Word, Said, Expanded, Units}, answered: []Answered{Fill, Lay, Ring, Draw, InUnits, InParts, Write, Say},
+		usual: usually([2]string{"numeral", "lay"}, [2]string{"numeral", "fill"}), example: Asked{14, Numeral, Fill, 0},
 	},
 	{
-		WritingTeens, from(11, 19), []Shown{Frames, Pieces, Drawn, Word, Said, Numeral, Expanded, Units}, []Answered{Say, Write, Pick, Match},
-		usually([2]string{"frames", "write"}, [2]string{"frames", "say"}, [2]string{"word", "write"}), nil, Asked{17, Word, Write, 0},
+		id: WritingTeens, numbers: from(11, 19), shown: []Shown{Frames, Pieces, Drawn, Word, Said, Numeral, Expanded, Units}, answered: []Answered{Say, Write, Pick, Match},
+		usual: usually([2]string{"frames", "write"}, [2]string{"frames", "say"}, [2]string{"word", "write"}), example: Asked{17, Word, Write, 0},
 	},
 	{
-		CountingOn, from(11, 19), []Shown{Covered}, []Answered{CountOn, Write},
-		usually([2]string{"covered", "count-on"}), nil, Asked{13, Covered, CountOn, 0},
+		id: CountingOn, numbers: from(11, 19), shown: []Shown{Covered}, answered: []Answered{CountOn, Write},
+		usual: usually([2]string{"covered", "count-on"}), example: Asked{13, Covered, CountOn, 0},
 	},
 	{
-		WholeTens, []place.Number{20, 30, 40, 50, 60, 70, 80, 90}, []Shown{Pieces, Drawn, Numeral, Word, Said, Units}, []Answered{Say, Write, HowMany, Lay, Draw},
-		usually([2]string{"pieces", "how-many"}, [2]string{"pieces", "say"}), []task.Skill{HowManyTens, HowMuch}, Asked{70, Pieces, Say, 0},
+		id: WholeTens, numbers: listed{20, 30, 40, 50, 60, 70, 80, 90}, shown: []Shown{Pieces, Drawn, Numeral, Word, Said, Units}, answered: []Answered{Say, Write, HowMany, Lay, Draw},
+		usual: usually([2]string{"pieces", "how-many"}, [2]string{"pieces", "say"}), asks: []task.Skill{HowManyTens, HowMuch}, example: Asked{70, Pieces, Say, 0},
 	},
 	{
-		TensAndOnes, from(20, 99), []Shown{Crowd, Rows, Pieces, Drawn, Handful, Frames, Numeral, Word, Said, Expanded, Units, Riddle}, []Answered{Ring, Say, Write, Lay, Draw, InUnits, InParts, HowMany, Pick, Match},
-		usually([2]string{"crowd", "ring"}, [2]string{"drawn", "write"}, [2]string{"numeral", "draw"}), nil, Asked{43, Drawn, Write, 0},
+		id: TensAndOnes, numbers: from(20, 99), shown: []Shown{Crowd, Rows, Pieces, Drawn, Handful, Frames, Numeral, Word, Said, Expanded, Units, Riddle}, answered: []Answered{Ring, Say, Write, Lay, Draw, InUnits, InParts, HowMany, Pick, Match},
+		usual: usually([2]string{"crowd", "ring"}, [2]string{"drawn", "write"}, [2]string{"numeral", "draw"}), example: Asked{43, Drawn, Write, 0},
+	},
+	{
+		id: QuantityAndCard, lengths: []int{3, 4}, zeros: NoZeros, shown: []Shown{Pieces, Drawn, Cards, Numeral, Word, Said}, answered: []Answered{WithCards, Lay, Draw, Say, Write},
+		usual: usually([2]string{"pieces", "cards"}, [2]string{"numeral", "lay"}), example: Asked{342, Numeral, Lay, 0},
+	},
+	{
+		id: ZeroInAPlace, lengths: []int{3, 4}, zeros: WithZeros, shown: []Shown{Pieces, Drawn, Cards, Numeral, Word, Said}, answered: []Answered{WithCards, Lay, Draw, Say, Write},
+		usual: usually([2]string{"numeral", "lay"}, [2]string{"said", "write"}), example: Asked{305, Numeral, Lay, 0},
+	},
+	{
+		id: ExpandedForm, lengths: []int{3, 4}, shown: []Shown{Numeral, Cards, Pieces, Drawn, Word, Said, Expanded, Units}, answered: []Answered{InParts, InUnits, Write, Say, Lay, Draw},
+		usual: usually([2]string{"numeral", "expanded"}, [2]string{"expanded", "write"}), example: Asked{342, Numeral, InParts, 0},
+	},
+	{
+		id: FiveAndSix, lengths: []int{5, 6}, shown: []Shown{Numeral, Word, Said, Cards, Expanded}, answered: []Answered{Say, Write, WithCards, InParts},
+		usual: usually([2]string{"numeral", "say"}, [2]string{"said", "write"}), example: Asked{40_306, Numeral, Say, 0},
 	},
 }
 
@@ -90,7 +117,23 @@ func stageOf(id choose.StageID) (stage, bool) {
 	return stages[i], true
 }
 
-// Stages returns the stages of tens in teaching order.
+// least is the smallest number of the stage.
+func (s stage) least() place.Number {
+	if s.lengths != nil {
+		return place.Number(power(10, s.lengths[0]-1))
+	}
+	return s.numbers[0]
+}
+
+// all are the numbers of the stage.
+func (s stage) all() numbers {
+	if s.lengths != nil {
+		return lengths{s.lengths, s.zeros.orAny(), false}
+	}
+	return s.numbers
+}
+
+// Stages returns the stages in teaching order, those of tens first.
 func Stages() []choose.StageID {
 	ids := make([]choose.StageID, len(stages))
 	for i, s := range stages {
@@ -114,7 +157,7 @@ func Asks(id choose.StageID) []task.Skill {
 // Within tells whether the stage has numbers below a limit; a limit of 0 is none.
 func Within(id choose.StageID, limit place.Number) bool {
 	s, known := stageOf(id)
-	return known && (limit == 0 || s.numbers[0] < limit)
+	return known && (limit == 0 || s.least() < limit)
 }
 
 // Accepts tells whether a number that is asked is one of the stage.
@@ -131,15 +174,17 @@ func Accepts(id choose.StageID, a Asked) bool {
 	case id == CountingOn && a.Shown == Covered:
 		return true // also beyond twenty
 	}
-	return slices.Contains(s.numbers, a.Number) && slices.Contains(s.shown, a.Shown) && slices.Contains(s.answered, a.Answered)
+	return s.all().has(a.Number) && slices.Contains(s.shown, a.Shown) && slices.Contains(s.answered, a.Answered)
 }
 
-// StageOf returns the stage that a number belongs to that was typed; none from 100 on.
+// StageOf returns the stage that a number belongs to that was typed.
 func StageOf(a Asked) choose.StageID {
 	n := a.Number
 	switch {
-	case a.Valid() != nil || n >= Most:
+	case a.Valid() != nil:
 		return ""
+	case n >= hundred:
+		return ofPlaces(a)
 	case a.Shown == Sticks:
 		return OneByOne
 	case a.Shown == Covered:
@@ -156,4 +201,14 @@ func StageOf(a Asked) choose.StageID {
 		return WholeTens
 	}
 	return TensAndOnes
+}
+
+// ofPlaces is the stage of a number from 100 on; of a whole crowd of 100 none.
+func ofPlaces(a Asked) choose.StageID {
+	for _, id := range []choose.StageID{FiveAndSix, QuantityAndCard, ZeroInAPlace, ExpandedForm} {
+		if Accepts(id, a) {
+			return id
+		}
+	}
+	return ""
 }

@@ -19,6 +19,8 @@ const (
 	InTens   trace.Scene = "tens"    // tens and ones, as pieces or drawn
 	Figures  trace.Scene = "figures" // words and figures alone
 	Pictures trace.Scene = "pictures"
+	InPlaces trace.Scene = "places" // pieces by their places, with cards on the rim
+	InCards  trace.Scene = "cards"  // cards alone
 )
 
 // What is fetched for a number besides its pieces.
@@ -29,6 +31,7 @@ const (
 	Whiteboard trace.Thing = "whiteboard" // for each child, to write on
 	Sheet      trace.Thing = "sheet"      // with the crowd on it
 	Pencil     trace.Thing = "pencil"
+	Card       trace.Thing = "card" // one for each place
 )
 
 // The zones of numbers that have one name. Frames, rings and boxes are numbered.
@@ -38,6 +41,7 @@ const (
 	Heap  trace.Zone = "heap"  // a handful, or the sticks
 	Loose trace.Zone = "loose" // a crowd's things outside every ring
 	Mat   trace.Zone = "mat"   // tens and ones
+	Tray  trace.Zone = "start" // pieces of all places: the tray of the number that is worked from
 )
 
 // FrameZone, RingZone and BoxZone name the frames, rings and boxes, counted from 1.
@@ -73,6 +77,9 @@ const (
 	Found     trace.StepKind = "found"  // the right picture is shown
 	Laid      trace.StepKind = "laid"   // a picture is laid to its numeral
 	Redraw    trace.StepKind = "redraw" // the same number as a quick drawing
+	Each      trace.StepKind = "each"   // the pieces of one place are fetched, drawn or counted; To says of which
+	Label     trace.StepKind = "label"  // the cards are laid, one for each place that has something
+	Slide     trace.StepKind = "slide"  // they are slid together
 )
 
 // Work is what is known of a number that was worked, besides its steps.
@@ -120,9 +127,14 @@ func Solve(a Asked, m trace.Method) (trace.Trace, error) {
 	w := worker{n: int(a.Number), Work: Work{Asked: a, Filled: m.Filled}}
 	w.show()
 	w.answer()
+	return w.end(), nil
+}
+
+// end says the number back.
+func (w *worker) end() trace.Trace {
 	w.Enter(trace.Reading, place.Ones)
 	w.Step(trace.Step{Kind: Answer, Count: w.n})
-	return trace.Trace{Task: a.Task(), Scene: w.scenes, Steps: w.Steps(), Things: w.fetch, Own: &w.Work}, nil
+	return trace.Trace{Task: w.Asked.Task(), Scene: w.scenes, Steps: w.Steps(), Things: w.fetch, Own: &w.Work}
 }
 
 // show lays out what is shown, and counts it where it is counted.
@@ -142,7 +154,15 @@ func (w *worker) show() {
 	case Crowd, Rows:
 		w.crowd()
 	case Pieces, Drawn:
+		if w.Asked.large() {
+			w.piles()
+			return
+		}
 		w.pieces()
+	case Cards:
+		w.scenes = InCards
+		w.need(Card, len(w.Asked.Number.Expanded()))
+		w.Step(trace.Step{Kind: Ask, Count: w.n, Cards: w.Asked.Number.Expanded()})
 	default:
 		w.scenes = Figures
 		w.Step(trace.Step{Kind: Ask, Count: w.n})
@@ -154,6 +174,8 @@ func (w *worker) answer() {
 	switch w.Asked.Answered {
 	case Lay:
 		w.lay()
+	case WithCards:
+		w.withCards()
 	case Fill:
 		w.scenes = InFrames
 		w.needFrames()
@@ -376,8 +398,62 @@ func (w *worker) lay() {
 	w.oneByOne(trace.Store)
 }
 
-// layTens lays or draws the tens, then the ones.
+// piles are pieces of all places that lie there, counted from the highest place.
+func (w *worker) piles() {
+	w.scenes, w.Drawn = InPlaces, w.Asked.Shown == Drawn
+	var moves []trace.Move
+	for _, p := range w.Asked.Places() {
+		moves = append(moves, w.some(trace.Store, Tray, piece.Of(p), w.Asked.Number.Digit(p))...)
+	}
+	w.Step(trace.Step{Kind: Ask, Count: w.n}, moves...)
+	w.Enter(trace.Counting, place.Ones)
+	for _, p := range w.Asked.Places() {
+		w.Step(trace.Step{Kind: Each, To: p, Count: w.Asked.Number.Digit(p)})
+	}
+}
+
+// layPlaces fetches or draws what the number has of each place, the highest first; then its
+// cards are laid and slid together.
+func (w *worker) layPlaces() {
+	w.scenes = InPlaces
+	for _, p := range w.Asked.Places() {
+		n := w.Asked.Number.Digit(p)
+		w.Step(trace.Step{Kind: Each, To: p, Count: n}, w.some(trace.Store, Tray, piece.Of(p), n)...)
+	}
+	w.withCards()
+}
+
+// withCards lays the cards of the number and slides them together.
+func (w *worker) withCards() {
+	if w.scenes == Figures {
+		w.scenes = InCards
+	}
+	if n := len(w.Asked.Number.Expanded()); n > 0 && w.Asked.Shown != Cards {
+		w.need(Card, n)
+	}
+	w.Enter(trace.Writing, place.Ones)
+	w.Step(trace.Step{Kind: Label, Tray: 1, Count: w.n, Cards: w.Asked.Number.Expanded()})
+	w.Step(trace.Step{Kind: Slide, Count: w.n, Cards: w.Asked.Number.Expanded()})
+}
+
+// Built is a number laid out alone: piece by piece of each place, then its cards.
+func Built(n place.Number, m trace.Method) (trace.Trace, error) {
+	if err := m.Valid(); err != nil {
+		return trace.Trace{}, err
+	}
+	w := worker{n: int(n), Work: Work{Asked: Asked{Number: n, Shown: Numeral, Answered: Lay}}}
+	w.Enter(trace.LayOut, place.Ones)
+	w.Step(trace.Step{Kind: Ask, Count: w.n})
+	w.layPlaces()
+	return w.end(), nil
+}
+
+// layTens lays or draws the tens, then the ones; from 100 on all places.
 func (w *worker) layTens() {
+	if w.Asked.large() {
+		w.layPlaces()
+		return
+	}
 	w.scenes = InTens
 	if w.n >= 10 {
 		w.Step(trace.Step{Kind: Tens, Count: w.n / 10 * 10, Ten: w.Asked.Tens()}, w.some(trace.Store, Mat, piece.Of(place.Tens), w.Asked.Tens())...)

@@ -18,6 +18,7 @@ import (
 
 var strandNames = map[ladder.Strand][2]string{
 	ladder.Tens:    {"tens and ones", "tens and ones"},
+	ladder.Places:  {"places", "place value"},
 	ladder.Joining: {"adding", "addition"}, ladder.Taking: {"taking away", "subtraction"}, "sharing": {"sharing and equal groups", "multiplication and division"},
 }
 
@@ -105,6 +106,9 @@ var slipSays = map[slip.ID]string{
 	slip.PlacesSwapped:   "the places of the parts were exchanged",
 	slip.OneOff:          "one too many or too few was counted",
 	slip.TenSaidTwice:    "the first single one was called ten again",
+	slip.WritesHundreds:  "the hundreds were written in full, then the rest",
+	slip.ZeroLeftOut:     "a 0 between the digits was left out",
+	slip.ZeroPutIn:       "a 0 too many was put in",
 
 	"drops-new-ten":             "the ten that came up was not added",
 	"writes-both-digits":        "each column’s whole sum was written, side by side",

@@ -128,7 +128,7 @@ func TestSentencesAboutChildren(t *testing.T) {
 	secure := ladder.Standing{State: ladder.Secure, Beads: ladder.Full, Alone: 7, Days: 2, Tried: 7, Right: 7, Last: today, Used: today}
 	child := ladder.Child{Standings: ladder.Standings{{Stage: choose.NoSwap, Manner: book.Pieces}: secure}}
 	for got, want := range map[string]string{
-		w.Stands(child, today):                                        "Ready for four stages. Last seen today.",
+		w.Stands(child, today):                                        "Ready for six stages. Last seen today.",
 		w.Stands(ladder.Child{}, today):                               "Nothing is recorded yet.",
 		w.NotYet([]choose.StageID{choose.NoSwap, choose.OneSwapOnes}): "No swap and one swap, ones must be secure first, with material.",
 		w.Plan(choose.TakeNoSwap, false, 3):                           "There is no lesson for the mat for this stage yet.",

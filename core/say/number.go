@@ -37,6 +37,25 @@ func (w Words) Units(tens, ones int) string {
 	return w.Count(tens, place.Tens) + " " + w.Count(ones, place.Ones)
 }
 
+// UnitsOf says a number by its kinds: "three hundreds four tens two ones".
+func (w Words) UnitsOf(n place.Number) string {
+	return strings.Join(w.kinds(n), " ")
+}
+
+// kinds are what there is of each place, the highest first; of an empty place none.
+func (w Words) kinds(n place.Number) []string {
+	if n < 100 {
+		return []string{w.Count(int(n)/10, place.Tens), w.Count(int(n)%10, place.Ones)}
+	}
+	var list []string
+	for p := n.Top(); p >= place.Ones; p-- {
+		if d := n.Digit(p); d > 0 {
+			list = append(list, w.Count(d, p))
+		}
+	}
+	return list
+}
+
 // Given is a number as it is shown in words or figures; empty where it is shown as a
 // picture or with pieces.
 func (w Words) Given(a number.Asked) string {
@@ -51,7 +70,7 @@ func (w Words) Given(a number.Asked) string {
 	case number.Expanded:
 		return strings.Join(w.numerals(a.Number.Expanded()), " + ")
 	case number.Units:
-		return w.Units(a.Tens(), a.Ones())
+		return w.UnitsOf(a.Number)
 	case number.Riddle:
 		return w.Count(a.Tens()-1, place.Tens) + " and " + w.Count(a.Ones()+10, place.Ones)
 	}
@@ -61,7 +80,7 @@ func (w Words) Given(a number.Asked) string {
 var shownNames = map[number.Shown]string{
 	number.Things: "things", number.Sticks: "sticks", number.Frames: "frame", number.Covered: "covered ten", number.Handful: "handful", number.Pieces: "pieces",
 	number.Crowd: "crowd", number.Rows: "rows", number.Drawn: "drawing", number.Word: "word", number.Said: "heard", number.Numeral: "numeral",
-	number.Expanded: "40 + 7", number.Units: "tens, ones", number.Riddle: "riddle",
+	number.Cards: "cards", number.Expanded: "40 + 7", number.Units: "tens, ones", number.Riddle: "riddle",
 }
 
 // Shown names a way of showing a number, as on its button.
@@ -69,7 +88,7 @@ func Shown(s number.Shown) string { return shownNames[s] }
 
 var answeredNames = map[number.Answered]string{
 	number.Say: "say", number.Write: "write", number.Lay: "lay", number.Fill: "fill", number.CountOn: "count on", number.Ring: "ring", number.Draw: "draw",
-	number.Match: "match", number.HowMany: "how many tens", number.ToTen: "what makes ten", number.InParts: "40 + 7", number.InUnits: "tens, ones", number.Pick: "pick", number.CountBack: "the last box",
+	number.Match: "match", number.HowMany: "how many tens", number.ToTen: "what makes ten", number.InParts: "40 + 7", number.InUnits: "tens, ones", number.Pick: "pick", number.WithCards: "lay cards", number.CountBack: "the last box",
 }
 
 // Answered names a way of answering a number, as on its button.
@@ -101,16 +120,30 @@ func (w Words) Question(a number.Asked) string {
 	case number.InParts:
 		return "Which parts make the number?"
 	case number.InUnits:
+		if a.Number >= 100 {
+			return "How many are there of each kind?"
+		}
 		return "How many tens, how many ones?"
+	case number.WithCards:
+		return "Lay its cards."
 	case number.Pick:
 		return "Which picture shows it?"
 	case number.Match:
 		return "Which numeral belongs to which picture?"
 	case number.Lay:
+		if a.Number >= 100 {
+			return "Lay it with pieces, then with cards."
+		}
 		return "Lay it."
 	case number.Fill:
 		return "Fill the frames."
 	case number.Draw:
+		switch {
+		case a.Number >= 1000:
+			return "Draw it: a cube for each thousand, a square for each hundred, a line for each ten, a dot for each one."
+		case a.Number >= 100:
+			return "Draw it: a square for each hundred, a line for each ten, a dot for each one."
+		}
 		return "Draw it: a line for each ten, a dot for each one."
 	case number.CountOn:
 		return "Count on from ten."
@@ -120,8 +153,11 @@ func (w Words) Question(a number.Asked) string {
 	if shown := w.Given(a); shown != "" {
 		return "Say it."
 	}
-	if a.Shown == number.Pieces || a.Shown == number.Drawn {
+	switch a.Shown {
+	case number.Pieces, number.Drawn:
 		return "How much is it?"
+	case number.Cards:
+		return "Which number do the cards make?"
 	}
 	return "How many " + many + " are there?"
 }
@@ -161,7 +197,9 @@ func (w Words) Parts(n place.Number) ([]WordPart, Cord) {
 		return false
 	}
 	switch {
-	case n <= 10 || n >= 100:
+	case n > 100:
+		return w.largeParts(n), Straight
+	case n <= 10 || n == 100:
 		p := place.Ones
 		if n >= 10 {
 			p = place.Tens
@@ -203,6 +241,29 @@ func (w Words) Parts(n place.Number) ([]WordPart, Cord) {
 		parts = append(parts, WordPart{Text: "-" + ones, Place: place.Ones})
 	}
 	return parts, cord
+}
+
+// largeParts takes the word of a number above 100 apart: its thousands, its hundreds, and
+// the rest as it is taken apart alone.
+func (w Words) largeParts(n place.Number) []WordPart {
+	var parts []WordPart
+	rest := w.Number(n)
+	for _, p := range []place.Place{place.Thousands, place.Hundreds} {
+		name := map[place.Place]string{place.Thousands: "thousand", place.Hundreds: "hundred"}[p]
+		if at := strings.LastIndex(rest, name); at >= 0 {
+			end := at + len(name)
+			parts = append(parts, WordPart{Text: rest[:end], Place: p})
+			rest = rest[end:]
+		}
+	}
+	below := n % 100
+	if below == 0 {
+		return parts
+	}
+	between, _ := strings.CutSuffix(rest, w.Number(below)) // a space, or "and"
+	last, _ := w.Parts(below)
+	parts[len(parts)-1].Text += between
+	return append(parts, last...)
 }
 
 // numberTold are the lines and questions of a number that is asked alone.
@@ -247,6 +308,8 @@ func (l numberTable) line(s trace.Step) told {
 		return l.ringed(s)
 	case number.Tens, number.Ones:
 		return l.laid(s)
+	case number.Each, number.Label, number.Slide:
+		return l.placed(s)
 	case number.Parts:
 		return l.parts()
 	case number.WriteTens, number.WriteOnes:
@@ -452,6 +515,74 @@ func (l numberTable) laid(s trace.Step) told {
 	return told{do, []Span{l.tell(capital(l.Count(n, p)), p), total}, ask}
 }
 
+// placed is what is laid, drawn or counted place by place, and its cards.
+func (l numberTable) placed(s trace.Step) told {
+	n := l.Asked.Number
+	switch s.Kind {
+	case number.Label:
+		says := []Span{plain("No card is needed: nothing lies there.")}
+		if n > 0 {
+			cards := "a card for each kind"
+			if len(s.Cards) == 1 {
+				cards = "one card"
+			}
+			says = []Span{plain("%s: %s%s.", list(l.numerals(s.Cards)), cards, l.cardless())}
+		}
+		return told{"Lay the cards", says, "Which cards are laid?"}
+	case number.Slide:
+		says := []Span{plain("Slid together they read "), l.tell(l.Numeral(n), n.Top()), plain("%s.", l.hidden())}
+		return told{"Slide the cards together", says, "Which number do the cards make?"}
+	}
+	do, kind := "Lay ", l.Count(s.Count, s.To)
+	if l.Work.Drawn {
+		do = "Draw "
+	}
+	ask := "How many, and of what kind?"
+	switch {
+	case s.Count == 0:
+		return told{"Look at the " + l.PlaceMany(s.To), []Span{l.tell(capital(kind), s.To), plain(": nothing of that kind lies there.")}, ask}
+	case len(s.Moves) == 0:
+		do = "Count the " + l.PlaceMany(s.To)
+	default:
+		do += kind
+	}
+	worth := place.Number(s.Count * s.To.Unit())
+	return told{do, []Span{l.tell(capital(kind), s.To), plain(": %s.", l.Numeral(worth))}, ask}
+}
+
+// empty are the places in which nothing lies.
+func (l numberTable) empty() []string {
+	var names []string
+	for _, p := range l.Asked.Places() {
+		if l.Asked.Number.Digit(p) == 0 {
+			names = append(names, l.PlaceMany(p))
+		}
+	}
+	return names
+}
+
+// cardless says which places have no card.
+func (l numberTable) cardless() string {
+	if empty := l.empty(); len(empty) > 0 {
+		return ", none for the " + list(empty)
+	}
+	return ""
+}
+
+// hidden says what a 0 in the number means, or where the zeros of the cards have gone.
+func (l numberTable) hidden() string {
+	empty := l.empty()
+	switch {
+	case l.n < 10:
+		return ""
+	case len(empty) == 0:
+		return ". The zeros of the cards are hidden"
+	case len(empty) == 1:
+		return ". The 0 says that there are no " + empty[0]
+	}
+	return ". Each 0 says that nothing of its kind lies there"
+}
+
 // byTens counts by tens: "ten, twenty, thirty".
 func (l numberTable) byTens(tens int) string {
 	said := make([]string, tens)
@@ -462,6 +593,9 @@ func (l numberTable) byTens(tens int) string {
 }
 
 func (l numberTable) parts() told {
+	if l.n >= 100 && l.Asked.Answered != number.HowMany {
+		return l.largeInParts()
+	}
 	tens, ones := l.Asked.Tens(), l.Asked.Ones()
 	unit := []Span{l.tell(capital(l.Count(tens, place.Tens)), place.Tens), plain(" and "), l.tell(l.Count(ones, place.Ones), place.Ones), plain(".")}
 	switch l.Asked.Answered {
@@ -474,6 +608,22 @@ func (l numberTable) parts() told {
 		return told{"Swap ten ones", append([]Span{plain("Ten of the ones make one ten more: ")}, unit...), "What do ten ones make?"}
 	}
 	return told{"Say the tens and the ones", unit, "How many tens, how many ones?"}
+}
+
+// largeInParts writes or says the parts of a number from 100 on.
+func (l numberTable) largeInParts() told {
+	n := l.Asked.Number
+	if l.Asked.Answered == number.InUnits {
+		return told{"Say how many of each kind", []Span{plain("%s.", capital(list(l.kinds(n))))}, "How many are there of each kind?"}
+	}
+	var says []Span
+	for _, part := range n.Expanded() {
+		if len(says) > 0 {
+			says = append(says, plain(" + "))
+		}
+		says = append(says, l.tell(l.Numeral(part), part.Top()))
+	}
+	return told{"Write the parts", append(says, plain(".")), "Which parts make it?"}
 }
 
 func (l numberTable) writes(s trace.Step) told {
@@ -497,20 +647,20 @@ func (l numberTable) answer() told {
 		return told{"Say them all", []Span{plain("%s: all are matched.", capital(l.numbers(l.Choices)))}, "How are they said?"}
 	}
 	n := l.Asked.Number
-	says := []Span{plain("%s. ", capital(l.Number(n)))}
+	says := []Span{plain("%s.", capital(l.Number(n)))}
 	_, cord := l.Parts(n)
 	ones := l.Number(place.Number(l.Asked.Ones()))
 	switch {
 	case l.Asked.Answered == number.ToTen:
 		says = []Span{plain("%s and %s make ten.", capital(l.Number(n)), l.Number(10-n))}
 	case cord == Bound:
-		says = append(says, plain("It has a name of its own: ten and %s.", ones))
+		says = append(says, plain(" It has a name of its own: ten and %s.", ones))
 	case cord == Crossed:
-		says = append(says, plain("The word says the %s first, the figures write the ten first.", ones))
+		says = append(says, plain(" The word says the %s first, the figures write the ten first.", ones))
 	case cord == Looped && n < 20:
-		says = append(says, plain("The word has changed, and says the %s first: ten and %s.", ones, ones))
+		says = append(says, plain(" The word has changed, and says the %s first: ten and %s.", ones, ones))
 	case n >= 10:
-		says = append(says, plain("%s.", capital(l.Units(l.Asked.Tens(), l.Asked.Ones()))))
+		says = append(says, plain(" %s.", capital(l.UnitsOf(n))))
 	}
 	return told{"Say it back", says, "How is it said?"}
 }
@@ -573,9 +723,17 @@ func (w Words) TurnRole(child int) string {
 	return "is asked in turn"
 }
 
+// Digits says how many digits a number has: "three digits".
+func Digits(n int) string { return place.Number(n).Words(false) + " digits" }
+
+// Zeros says whether numbers have zeros, as on its button.
+func Zeros(z number.Zeros) string {
+	return map[number.Zeros]string{number.NoZeros: "no zeros", number.AnyZeros: "either", number.WithZeros: "with zeros"}[z]
+}
+
 // NumbersInWays says how many numbers are asked in how many ways.
 func NumbersInWays(numbers, ways int) string {
-	return fmt.Sprintf("%d %s in %d %s", numbers, plural("number", numbers), ways, plural("way", ways))
+	return fmt.Sprintf("%s %s in %d %s", Words{Comma: WithComma}.Numeral(place.Number(numbers)), plural("number", numbers), ways, plural("way", ways))
 }
 
 // AskedLately says how many questions were asked lately and are left out; empty for none.
@@ -591,7 +749,7 @@ const OneBasis = "One to lay out, a few seconds for each step, one to say it bac
 
 // fetched names what is fetched for a number besides its pieces.
 var fetched = map[trace.Thing][2]string{
-	number.Frame: {"ten frame", "ten frames"}, number.Box: {"box of five", "boxes of five"}, number.Cover: {"cover", "covers"},
+	number.Card: {"number card", "number cards"}, number.Frame: {"ten frame", "ten frames"}, number.Box: {"box of five", "boxes of five"}, number.Cover: {"cover", "covers"},
 	number.Whiteboard: {"whiteboard for each", "whiteboards for each"}, number.Sheet: {"sheet with the picture", "sheets with the picture"}, number.Pencil: {"pencil and paper", "pencils and paper"},
 }
 

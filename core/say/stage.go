@@ -20,6 +20,11 @@ var stageWords = map[choose.StageID][2]string{
 	number.WholeTens:    {"whole tens", "20 to 90: how many tens, and how much they are."},
 	number.TensAndOnes:  {"tens and ones", "Any number of two digits, as pictures, pieces and drawings."},
 
+	number.QuantityAndCard: {"quantity and card", "Hundreds and thousands, from pieces to cards and back, without a 0."},
+	number.ZeroInAPlace:    {"zero in a place", "Numbers with one 0 or more: nothing of that kind lies there."},
+	number.ExpandedForm:    {"expanded form", "A number in its parts, both ways: 300 + 40 + 2."},
+	number.FiveAndSix:      {"five and six digits", "Numbers up to 999,999, with cards and figures."},
+
 	choose.WithinTen:     {"within ten", "One digit and one digit, at most ten."},
 	choose.OverTen:       {"over ten", "One digit and one digit, more than ten."},
 	choose.FirstSnake:    {"first snake", "Every ten ends at a bar's end."},

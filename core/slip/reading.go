@@ -2,6 +2,7 @@ package slip
 
 import (
 	"strconv"
+	"strings"
 
 	"vineswap/core/place"
 )
@@ -21,6 +22,10 @@ const (
 	PlacesSwapped   ID = "places-swapped"
 	OneOff          ID = "one-off"
 	TenSaidTwice    ID = "ten-said-twice"
+
+	WritesHundreds ID = "writes-hundreds-then-rest"
+	ZeroLeftOut    ID = "zero-left-out"
+	ZeroPutIn      ID = "zero-put-in"
 )
 
 // Reversed gives the digits of a number in reverse; not where it ends in 0 or reads the
@@ -49,10 +54,34 @@ func Parts(n place.Number) (wrong place.Number, applies bool) {
 		text += p.String()
 	}
 	w, err := strconv.Atoi(text)
-	return place.Number(w), err == nil && len(parts) > 1
+	return place.Number(w), err == nil && len(parts) > 1 && len(text) <= place.MostDigits+1
 }
 
 // TeenOnes gives the ones of a teen number: 9 for 19.
 func TeenOnes(n place.Number) (wrong place.Number, applies bool) {
 	return n % 10, n >= 11 && n <= 19
+}
+
+// Hundreds writes the hundreds in full, then the rest as a number: 10027 for 127. It
+// applies to three digits with a rest.
+func Hundreds(n place.Number) (wrong place.Number, applies bool) {
+	rest := n % 100
+	w, err := strconv.Atoi((n - rest).String() + rest.String())
+	return place.Number(w), err == nil && n >= 100 && n <= 999 && rest > 0
+}
+
+// LeftOut leaves out the zeros between digits: 65 for 605, 640 for 6040.
+func LeftOut(n place.Number) (wrong place.Number, applies bool) {
+	text, ended := n.String(), 0
+	for ended < len(text) && text[len(text)-1-ended] == '0' {
+		ended++
+	}
+	w, err := strconv.Atoi(strings.ReplaceAll(text[:len(text)-ended], "0", "") + text[len(text)-ended:])
+	return place.Number(w), err == nil && place.Number(w) != n
+}
+
+// PutIn puts one zero after the highest digit of three digits or more: 3045 for 345.
+func PutIn(n place.Number) (wrong place.Number, applies bool) {
+	unit := place.Number(n.Top().Unit())
+	return n/unit*unit*10 + n%unit, n >= 100
 }

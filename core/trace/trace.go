@@ -198,7 +198,7 @@ type Step struct {
 	At       Position
 	Tray     int         // the tray that is built or labelled, from 1; 0 elsewhere
 	Ten      int         // which ten of this place is gathered or swapped, from 1; 0 elsewhere
-	From, To place.Place // for SwapDown the place that gives one, and the place that gets ten; for SwapUp the other way
+	From, To place.Place // for SwapDown the place that gives one, and the place that gets ten; for SwapUp the other way; of a number alone To is the place that a step is about
 	Count    int         // pieces counted: in the pile for CountUp, Look and Write, those that go for TakeAway and SwapUp, ten for Stop and MakeSwap
 	Moves    []Move      // what moves in this step
 	Zones    Zones       // where all pieces lie afterwards

@@ -154,6 +154,8 @@ export interface One {
   scene: string;
   tens: number;
   ones: number;
+  digits: Written[];
+  cards: number[];
   parts: WordPart[];
   cord: string;
   thing: number;
@@ -166,6 +168,10 @@ export interface One {
   inRing: string[];
   boxes?: BoxesSay;
   slips: SlipSay[];
+}
+export interface Written {
+  place: string;
+  digit: number;
 }
 export interface WordPart {
   text: string;
@@ -270,10 +276,6 @@ export interface Move {
   to: string;
   place: string;
   count: number;
-}
-export interface Written {
-  place: string;
-  digit: number;
 }
 export interface Needs {
   laid: string[];
@@ -609,6 +611,8 @@ export interface AskSide {
 export interface ChooseOne {
   stage: string;
   numbers?: number[];
+  digits?: number[];
+  zeros?: string;
   shown?: string[];
   answered?: string[];
   children?: string[];
@@ -622,6 +626,8 @@ export interface ChosenOne {
   says: string;
   lately: string;
   numbers: Toggle[];
+  digits: Toggle[];
+  zeros: Toggle[];
   shown: Toggle[];
   answered: Toggle[];
   ways: OneWay[];

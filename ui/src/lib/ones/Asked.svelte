@@ -16,6 +16,8 @@
       cy="29"
       r="4"
     />
+  {:else if answered === 'cards'}
+    <path d="M3 12h34v17H3z" /><path class="leaf" d="M18 12v17M28 12v17" />
   {:else if answered === 'fill'}
     <path d="M4 10h32v20H4zM4 20h32M10.400 10v20M16.800 10v20M23.200 10v20M29.600 10v20" />
   {:else if answered === 'ring'}

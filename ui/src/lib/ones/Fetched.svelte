@@ -14,7 +14,11 @@
 <span class="fetched">
   <span class="pic">
     {#if f.placed}
-      <Piece {material} place={f.id} unit={f.id === 'tens' ? 3.4 : 12} />
+      <Piece
+        {material}
+        place={f.id}
+        unit={{ ones: 12, tens: 3.4, hundreds: 2.6, thousands: 2 }[f.id] ?? 12}
+      />
     {:else}
       <svg width="40" height="28" viewBox="0 0 40 28" aria-hidden="true">
         {#if f.id === 'frame'}<Frame n={0} cell={7.4} y={5} />
@@ -28,6 +32,7 @@
             class="cloth"
             d="M3 4h34v18c-6 4-11-2-17 1-6 3-11-2-17 0z"
           />
+        {:else if f.id === 'card'}<path class="line" d="M3 5h34v18H3zM22 5v18M30 5v18" />
         {:else if f.id === 'pencil'}<path class="line" d="M8 22l2-6L28 3l4 4-17 14z" />
         {:else}<path class="line" d="M6 3h28v22H6zM11 9h18M11 14h13" />{/if}
       </svg>

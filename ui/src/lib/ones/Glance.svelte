@@ -1,5 +1,6 @@
 <script lang="ts">
   // A number as it is shown, small: for the hand of questions, the gather list, the record.
+  import Cards from '../pieces/Cards.svelte';
   import Piece from '../pieces/Piece.svelte';
   import type { One } from '../wire.gen';
   import Frame from './Frame.svelte';
@@ -15,12 +16,21 @@
   const cell = $derived((frames > 2 ? 9 : 12) * size);
   const drawn = $derived(one.shown === 'drawn' ? 'drawings' : material);
   const tall = $derived(one.shown === 'drawn' ? 9 : 4);
+  /** How large one piece of each place is shown, in px for a unit. */
+  const LAID: Record<string, number> = { ones: 8, tens: 2.4, hundreds: 2.2, thousands: 1.7 };
+  const DRAWN: Record<string, number> = { ones: 5, tens: 5, hundreds: 4.4, thousands: 4 };
+  /** A longer word stands in several lines. */
+  const LONG = 14;
   const few = $derived(one.crowd?.things ?? []);
 </script>
 
 {#if one.given}
   {#if one.shown === 'word' || one.shown === 'said'}
-    <span class="given" style:font-size="{24 * size}px">
+    <span
+      class="given"
+      class:words={one.given.length > LONG}
+      style:font-size="{(one.given.length > LONG ? 16 : 24) * size}px"
+    >
       {#if one.shown === 'said'}<svg
           width={20 * size}
           height={18 * size}
@@ -66,6 +76,20 @@
       {/if}
     {/each}
   </svg>
+{:else if one.shown === 'cards'}
+  <Cards cards={one.cards} cell={Math.min(20, 84 / one.digits.length) * size} steps />
+{:else if one.number > 100 && (one.shown === 'pieces' || one.shown === 'drawn')}
+  <span class="piles kid" role="img" aria-label="{one.number} in {one.digits.length} places">
+    {#each one.digits.filter((d) => d.digit) as d (d.place)}
+      <span style:color="var(--{d.place}-ink)">
+        {d.digit}<Piece
+          material={drawn}
+          place={d.place}
+          unit={(one.shown === 'drawn' ? DRAWN : LAID)[d.place]! * size}
+        />
+      </span>
+    {/each}
+  </span>
 {:else if one.shown === 'pieces' || one.shown === 'drawn'}
   <span class="tens" role="img" aria-label="{one.number} in tens and ones">
     {#if one.tens}<Piece
@@ -136,9 +160,18 @@
     line-height: 1.2;
     text-align: center;
   }
+  .given.words {
+    max-width: 148px;
+  }
+  .given.words :global(.word) {
+    white-space: normal;
+  }
   .given.long {
     max-width: 112px;
     white-space: normal;
+  }
+  .given svg {
+    flex: none;
   }
   .ear {
     fill: none;
@@ -154,6 +187,20 @@
   }
   .ones {
     display: grid;
+  }
+  .piles {
+    display: inline-flex;
+    flex-wrap: wrap;
+    align-items: center;
+    justify-content: center;
+    gap: 2px 7px;
+    max-width: 112px;
+    font-size: 17px;
+  }
+  .piles span {
+    display: inline-flex;
+    align-items: center;
+    gap: 2px;
   }
   .dot,
   .counter {

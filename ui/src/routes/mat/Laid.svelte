@@ -90,7 +90,7 @@
 {#if start}
   <Rim
     cards={cardsOf(1)}
-    digits={digits(sum.numbers[0]!)}
+    digits={digits(sum.one?.number ?? sum.numbers[0]!)}
     cell={largeCell}
     large
     x={start.x + 20}

@@ -174,7 +174,7 @@
   const toMaterial = (id: string): void => void hand.change({ material: id });
   const other = (): void => {
     const all = desk.words.materials.map((m) => m.id).filter((m) => !one || m !== 'drawings');
-    if ((!one || lesson?.scene === 'tens') && shared.mayPresent)
+    if ((!one || ['tens', 'places'].includes(lesson?.scene ?? '')) && shared.mayPresent)
       toMaterial(all[(all.indexOf(material) + 1) % all.length]!);
   };
 
@@ -243,7 +243,7 @@
       bind:clientHeight={h}
       data-step={lying?.at ?? ''}
       data-last={lying && !following ? '' : undefined}
-      class:wide={expanded}
+      class:wide={expanded || lesson?.scene === 'places'}
     >
       {#if lesson && one && w > 0 && h > 0}
         <OneScene {lesson} index={hand.index} {material} {w} {h} {hands} />

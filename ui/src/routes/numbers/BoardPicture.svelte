@@ -9,6 +9,12 @@
 <svg width="52" height="32" viewBox="0 0 52 32" aria-hidden="true">
   {#if id === 'tens'}
     <Frame n={7} cell={9.4} x={1.5} y={5} counter />
+  {:else if id === 'places'}
+    {#each [{ at: 2, w: 47, p: 'hundreds', d: '3' }, { at: 18, w: 31, p: 'tens', d: '4' }, { at: 33, w: 16, p: 'ones', d: '2' }] as c (c.p)}
+      <rect class="card" x={c.at} y="5" width={c.w} height="22" rx="2" />
+      <path stroke="var(--{c.p})" stroke-width="3" d="M{c.at + 1} 6.500H{c.at + c.w - 1}" />
+      <text x={c.at + 7.5} y="23" fill="var(--{c.p}-ink)">{c.d}</text>
+    {/each}
   {:else if id === 'sum'}
     <circle class="plum" cx="18" cy="16" r="10" /><circle class="gold" cx="32" cy="16" r="10" />
     <path class="plum" d="M26.500 10.500A10 10 0 0 1 28 16" />
@@ -66,6 +72,15 @@
   .teal {
     stroke: var(--ones);
     stroke-width: 2.6;
+  }
+  .card {
+    fill: var(--sheet);
+    stroke: var(--edge);
+    stroke-width: 1;
+  }
+  text {
+    font: 700 15px var(--kid);
+    text-anchor: middle;
   }
   .tray {
     fill: var(--sheet);

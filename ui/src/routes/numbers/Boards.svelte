@@ -6,7 +6,7 @@
   import Glance from '../../lib/ones/Glance.svelte';
   import type { One, Stage, Stands } from '../../lib/wire.gen';
   import BoardPicture from './BoardPicture.svelte';
-  import { BOARDS, boardOf } from './boards';
+  import { BOARDS, boardOf, isSingle } from './boards';
 
   let {
     stages,
@@ -49,7 +49,13 @@
 
   /** A picture is as high as its line. */
   const sizeOf = (one: One): number =>
-    one.given ? 0.62 : one.frames > 1 ? 0.34 : ({ pieces: 0.42, drawn: 0.36 }[one.shown] ?? 0.62);
+    one.given
+      ? one.given.length > 4
+        ? 0.75
+        : 0.62
+      : one.frames > 1
+        ? 0.34
+        : ({ pieces: 0.42, drawn: 0.36 }[one.shown] ?? 0.62);
   /** Arrows go along a group of choices, as in any of them. */
   function arrows(event: KeyboardEvent): void {
     const step = { ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1 }[event.key];
@@ -116,6 +122,7 @@
           <button
             role="radio"
             class="board"
+            aria-label={b.name}
             aria-checked={board === b.id}
             tabindex={board === b.id ? 0 : -1}
             onclick={() => onboard(b.id)}><BoardPicture id={b.id} /><span>{b.name}</span></button
@@ -143,7 +150,7 @@
     >
     {#if open === 'far'}{#each far as s (s.id)}{@render line(s)}{/each}{/if}
   {/if}
-  {#if board !== 'tens' && board !== 'snakes'}
+  {#if !isSingle(board) && board !== 'snakes'}
     <button
       role="radio"
       class="stage own"

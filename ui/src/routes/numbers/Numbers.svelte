@@ -23,7 +23,7 @@
     Trouble,
   } from '../../lib/wire.gen';
   import Boards from './Boards.svelte';
-  import { BOARDS, boardOf } from './boards';
+  import { BOARDS, boardOf, isSingle } from './boards';
   import Finer from './Finer.svelte';
   import Hand from './Hand.svelte';
   import OneChooser from './OneChooser.svelte';
@@ -88,7 +88,7 @@
   let stands = $state<Stands>();
   let board = $state(BOARDS.find((b) => b?.id === sessionStorage.getItem(keptBoard))?.id ?? 'sum');
   /** One number is asked alone, instead of a problem. */
-  const single = $derived(board === 'tens');
+  const single = $derived(isSingle(board));
   let chosen = $state<Chosen>();
   let picked = $state<Sum>();
   let hand = $state('ones');
@@ -171,7 +171,7 @@
     picked = undefined;
     const here = desk.stages.filter((s) => boardOf(s) === id);
     const wanted = here.find((s) => stands?.stages[s.id]?.ready.length) ?? here[0];
-    const first = id === 'tens' ? wanted : (here.find((s) => s.opens) ?? here[0]);
+    const first = isSingle(id) ? wanted : (here.find((s) => s.opens) ?? here[0]);
     if (first) stage(first.id);
   }
   async function chooseOne(next: ChooseOne): Promise<void> {
@@ -332,7 +332,7 @@
           class:wrong
           inputmode="text"
           autocomplete="off"
-          placeholder={single ? '17' : '47+25'}
+          placeholder={board === 'tens' ? '17' : single ? '342' : '47+25'}
           bind:value={typed}
           aria-describedby={wrong ? 'own-wrong' : undefined}
         />

@@ -5,6 +5,7 @@
   import Glance from '../../lib/ones/Glance.svelte';
   import ThingDefs from '../../lib/ones/ThingDefs.svelte';
   import Twist from '../../lib/ones/Twist.svelte';
+  import Sides from '../../lib/parts/Sides.svelte';
   import Plain from '../../lib/parts/Plain.svelte';
   import Wrong from '../../lib/parts/Wrong.svelte';
   import type { ChooseOne, ChosenOne, Sum, Trouble } from '../../lib/wire.gen';
@@ -52,6 +53,10 @@
     const next = turn(chosen.choice.numbers ?? [], ids);
     if (next) onchoose({ numbers: next.sort((a, b) => a - b) });
   };
+  const digits = (d: number): void => {
+    const next = turn(chosen.choice.digits ?? [], [d]);
+    if (next) onchoose({ digits: next.sort((a, b) => a - b) });
+  };
   const shown = (id: string): void => {
     const next = turn(chosen.choice.shown ?? [], [id]);
     if (next) onchoose({ shown: next });
@@ -84,7 +89,19 @@
 <div class="rows">
   <h2 id="which">Which numbers</h2>
   <div class="row numbers" role="group" aria-labelledby="which">
-    {#if many}
+    {#if chosen.digits.length}
+      {#each chosen.digits as d (d.id)}
+        <button aria-pressed={d.on} onclick={() => digits(Number(d.id))}>{d.name}</button>
+      {/each}
+      {#if chosen.zeros.length > 1}
+        <Sides
+          label="Zeros in the numbers"
+          sides={chosen.zeros.map((z) => ({ value: z.id, name: z.name }))}
+          now={chosen.choice.zeros ?? ''}
+          onset={(zeros) => onchoose({ zeros })}
+        />
+      {:else}<span class="fixed">{chosen.zeros[0]?.name}</span>{/if}
+    {:else if many}
       {#each decades as d (d.name)}
         <button class="kid" aria-pressed={d.on} onclick={() => numbers(d.ids)}>{d.name}</button>
       {/each}
@@ -117,7 +134,9 @@
   </div>
 </div>
 <div class="bar">
-  <p class="fits kid" data-fits={chosen.fits} class:none={chosen.left === 0}>{chosen.left}</p>
+  <p class="fits kid" data-fits={chosen.fits} class:none={chosen.left === 0}>
+    {chosen.left.toLocaleString('en')}
+  </p>
   <p class="label">
     {chosen.left === 1 ? 'question fits' : 'questions fit'}, {chosen.problems.length === TWELVE
       ? 'twelve of them'
@@ -207,6 +226,11 @@
     font-size: 22px;
     line-height: 26px;
     padding: 0 6px;
+  }
+  .fixed {
+    align-self: center;
+    padding: 0 6px;
+    color: var(--ink-2);
   }
   .row .sign {
     flex-direction: row;

@@ -12,10 +12,11 @@
 </script>
 
 <div class="paper">
-  <p class="word"><Word parts={one.parts} /></p>
-  {#if one.number > 10}<Twist cord={one.cord} width={60} />{/if}
-  <p class="digits kid">
-    {#if one.tens}<span class="tens">{one.tens}</span>{/if}<span class="ones">{one.ones}</span>
+  <p class="word" class:long={one.number > 100}><Word parts={one.parts} /></p>
+  {#if one.number > 10 && one.number < 100}<Twist cord={one.cord} width={60} />{/if}
+  <p class="digits kid" class:many={one.digits.length > 4}>
+    {#each one.digits as d (d.place)}<span style:color="var(--{d.place}-ink)">{d.digit}</span
+      >{/each}
   </p>
 </div>
 <h2>{one.question}</h2>
@@ -51,6 +52,9 @@
     font-size: var(--t4);
     line-height: 38px;
   }
+  .word :global(.word) {
+    white-space: normal;
+  }
   .digits {
     display: flex;
     gap: 6px;
@@ -58,16 +62,20 @@
     font-weight: 700;
     line-height: 40px;
   }
+  .many {
+    font-size: 26px;
+  }
+  .digits.many span {
+    padding: 0 6px;
+  }
+  .long {
+    font-size: var(--t3);
+    line-height: 30px;
+  }
   .digits span {
     padding: 0 10px;
     border: 1.5px dashed var(--gap);
     border-radius: var(--r2);
-  }
-  .tens {
-    color: var(--tens-ink);
-  }
-  .ones {
-    color: var(--ones-ink);
   }
   .next {
     margin-top: var(--s3);

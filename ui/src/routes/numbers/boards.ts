@@ -8,12 +8,13 @@ export interface Board {
   has: (s: Stage) => boolean;
 }
 
+const places = (s: Stage): boolean => s.id.startsWith('places/');
 const snake = (s: Stage): boolean => s.id.endsWith('-snake');
 
 /** Those that are built; where one is still to come, its place stays empty. */
 export const BOARDS: (Board | null)[] = [
-  { id: 'tens', name: 'Tens', has: (s) => s.kind === 'number' },
-  null,
+  { id: 'tens', name: 'Tens', has: (s) => s.kind === 'number' && !places(s) },
+  { id: 'places', name: 'Places', has: places },
   { id: 'snakes', name: 'Snakes', has: snake },
   { id: 'sum', name: 'Adding', has: (s) => s.kind === 'sum' && !snake(s) },
   { id: 'difference', name: 'Taking away', has: (s) => s.kind === 'difference' },
@@ -22,5 +23,8 @@ export const BOARDS: (Board | null)[] = [
   null,
   null,
 ];
+
+/** On these boards one number is asked alone, instead of a problem. */
+export const isSingle = (board: string): boolean => board === 'tens' || board === 'places';
 
 export const boardOf = (s: Stage): string => BOARDS.find((b) => b?.has(s))?.id ?? 'sum';

@@ -80,8 +80,11 @@
 <div class="halves">
   <div>
     <div class="three">
-      <button class="right" aria-pressed={draft.came !== 'typed'} onclick={right}
-        ><Tick /> right <span class="kid">{expected}</span></button
+      <button
+        class="right"
+        class:long={expected.length > 10}
+        aria-pressed={draft.came !== 'typed'}
+        onclick={right}><Tick /> right <span class="kid">{expected}</span></button
       >
       <button onclick={none} aria-pressed={draft.came === 'typed' && draft.answer === ''}
         >no answer</button
@@ -237,6 +240,9 @@
     border: 1.5px solid var(--leaf);
     color: var(--leaf);
     font-weight: 650;
+  }
+  .three .long {
+    flex-basis: 100%; /* several parts: a line of its own */
   }
   .three button[aria-pressed='true'] {
     background: var(--leaf-tint);

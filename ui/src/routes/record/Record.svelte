@@ -251,6 +251,8 @@
     r: () => white?.right(),
     y: allRight,
     '.': () => white?.rest(),
+    '+': () => white?.rest(),
+    ',': () => white?.rest(),
     s: help('shown'),
     t: help('together'),
     n: help('nudged'),

@@ -1,9 +1,14 @@
 // An answer as it is typed with digits, and with what stands between its parts where it can
 // have more than one: a remainder, a plus.
 
+/** What stands between more than two parts: a plus, and the comma between kinds. */
+const SEVERAL = [' + ', ', '];
+
 /** The answer with one more digit or word, at most so many characters long. */
 export const typed = (before: string, more: string, most: number, between: string): string => {
-  const parted = before.includes(between) || before.includes(' rest ');
+  const parted = SEVERAL.includes(between)
+    ? before.endsWith(between)
+    : before.includes(between) || before.includes(' rest ');
   if (between && more === between && (!before || parted)) return before;
   return before.length + more.length > most ? before : before + more;
 };

@@ -3,6 +3,7 @@
   import Asked from '../../../lib/ones/Asked.svelte';
   import Word from '../../../lib/ones/Word.svelte';
   import Cards from '../../../lib/pieces/Cards.svelte';
+  import { shared } from '../../../lib/state.svelte';
   import type { One, Step } from '../../../lib/wire.gen';
 
   let {
@@ -17,7 +18,22 @@
   const answered = $derived(step.kind === 'answer' || step.kind === 'parts');
   const word = $derived(one.shown === 'word' || one.shown === 'said');
   const long = $derived(one.given.length > 12);
-  const size = $derived(Math.min(h * 0.3, w / (long ? 13 : 7), long ? 60 : 110));
+  const size = $derived(
+    Math.min(h * 0.3, w / (long ? Math.max(13, one.given.length * 0.52) : 7), long ? 60 : 110),
+  );
+  const words = $derived(shared.desk!.words);
+  /** Tens and ones are always said; of a large number only what there is. */
+  const units = $derived(one.digits.filter((d) => d.digit > 0 || one.number < 100));
+  /** What it is in words of its kinds stands in two lines at most. */
+  const said = $derived(
+    one.number > 100 ? Math.max(16, Math.min(size * 0.6, w / 13, h * 0.16)) : size * 0.72,
+  );
+  const card = $derived(
+    Math.min(
+      size * 0.42,
+      (w - 26 * one.cards.length) / one.cards.reduce((n, c) => n + String(c).length, 1),
+    ),
+  );
   const parts = $derived(
     one.answered === 'expanded' || one.answered === 'units' || one.answered === 'how-many',
   );
@@ -36,19 +52,20 @@
     {/if}
   </p>
   {#if parts}
-    <p class="parts kid" style:font-size="{size * 0.72}px">
+    <p class="parts kid" style:font-size="{said}px">
       {#if answered && one.answered === 'how-many'}
         <span class="tens">{one.tens} tens</span>
       {:else if answered && one.answered === 'expanded'}
-        <Cards cards={[one.tens * 10]} cell={size * 0.42} /> + <Cards
-          cards={[one.ones]}
-          cell={size * 0.42}
-        />
+        <Cards cards={one.cards} cell={card} apart />
       {:else if answered}
-        <span class="tens">{one.tens} tens</span>
-        <span class="ones">{one.ones} ones</span>
+        {#each units as u (u.place)}<span style:color="var(--{u.place}-ink)"
+            >{u.digit}
+            {words.places.find((p) => p.id === u.place)?.[u.digit === 1 ? 'one' : 'many']}</span
+          >{/each}
       {:else}
-        <span class="slot"></span>{#if one.answered !== 'how-many'}<span class="slot"></span>{/if}
+        {#each { length: one.answered === 'how-many' ? 1 : Math.max(2, one.cards.length) }, i (i)}<span
+            class="slot"
+          ></span>{/each}
       {/if}
     </p>
   {:else}
@@ -78,15 +95,14 @@
   .parts {
     display: flex;
     align-items: center;
+    flex-wrap: wrap;
+    justify-content: center;
     gap: 0.4em;
     line-height: 1.2;
     font-weight: 700;
   }
   .tens {
     color: var(--tens-ink);
-  }
-  .ones {
-    color: var(--ones-ink);
   }
   .slot {
     width: 2em;

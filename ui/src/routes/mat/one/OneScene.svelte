@@ -11,7 +11,9 @@
   import Figures from './Figures.svelte';
   import Frames from './Frames.svelte';
   import { HANDS } from './hands';
+  import OneCards from './OneCards.svelte';
   import Pictures from './Pictures.svelte';
+  import Places from './Places.svelte';
   import Row from './Row.svelte';
   import Tens from './Tens.svelte';
 
@@ -32,6 +34,7 @@
   } = $props();
 
   interface Shown {
+    lesson: Lesson;
     one: One;
     steps: Step[];
     index: number;
@@ -47,6 +50,8 @@
     tens: Tens,
     figures: Figures,
     pictures: Pictures,
+    places: Places,
+    cards: OneCards,
   };
   const one = $derived(lesson.link.sum.one!);
   const Scene = $derived(SCENES[lesson.scene]);
@@ -59,17 +64,19 @@
   const strip = $derived(
     ['count-back', 'match'].includes(one.answered) ? 0 : Math.min(STRIP, h * 0.2),
   );
+  /** Long words and many figures are smaller: they share the strip. */
+  const size = $derived(
+    Math.min(52, strip * 0.42, (w - 2 * MARGIN) / Math.max(3, one.digits.length * 2.9)),
+  );
+  const saidSize = $derived(one.number > 100 ? Math.max(18, Math.min(30, size * 0.62)) : size);
   const answered = $derived(step.kind === 'answer');
   /** Figures that are given are there from the beginning; the others once they are written. */
   const given = $derived(one.shown === 'numeral');
   const written = $derived(step.written ?? []);
   const digits = $derived.by(() => {
-    const all = String(one.number)
-      .split('')
-      .map((d, i, list) => ({ d, place: ['ones', 'tens', 'hundreds'][list.length - 1 - i]! }));
     const here = (place: string): boolean =>
       given || answered || written.some((x) => x.place === place);
-    return all.map((x) => ({ ...x, here: here(x.place) }));
+    return one.digits.map((x) => ({ ...x, here: here(x.place) }));
   });
   const wordThere = $derived(answered || one.shown === 'word');
 </script>
@@ -80,6 +87,7 @@
     {#key hands}<Hands {one} kept={hands} w={w - 2 * MARGIN} h={h - strip - 2 * MARGIN} />{/key}
   {:else if Scene}
     <Scene
+      {lesson}
       {one}
       steps={lesson.steps}
       index={Math.min(index, last)}
@@ -90,12 +98,15 @@
   {/if}
 </div>
 {#if strip}
-  <div class="strip" style:height="{strip}px" style:--size="{Math.min(52, strip * 0.42)}px">
+  <div class="strip" style:height="{strip}px" style:--size="{size}px" style:--said="{saidSize}px">
     <span class="said">
       {#if wordThere}<Word parts={one.parts} plain={!answered} />{/if}
     </span>
     <span class="cords"
-      >{#if answered && one.number > 10}<Twist cord={one.cord} width={72} />{/if}</span
+      >{#if answered && one.number > 10 && one.number < 100}<Twist
+          cord={one.cord}
+          width={72}
+        />{/if}</span
     >
     <span
       class="figures kid"
@@ -104,7 +115,7 @@
     >
       {#each digits as x, i (i)}
         <span class="slot" class:here={x.here} style:color="var(--{x.place}-ink)"
-          >{x.here ? x.d : ''}</span
+          >{x.here ? x.digit : ''}</span
         >
       {/each}
     </span>
@@ -129,8 +140,11 @@
     border-top: 1.6px solid var(--tray);
   }
   .said {
-    font-size: var(--size);
+    font-size: var(--said);
     line-height: 1.2;
+  }
+  .said :global(.word) {
+    white-space: normal;
   }
   .figures {
     display: flex;

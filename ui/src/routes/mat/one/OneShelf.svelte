@@ -18,7 +18,9 @@
     may: boolean;
   } = $props();
 
-  const laid = $derived(lesson.scene === 'tens' && !lesson.link.sum.one?.drawn);
+  const laid = $derived(
+    (lesson.scene === 'tens' || lesson.scene === 'places') && !lesson.link.sum.one?.drawn,
+  );
   const kinds = $derived(words.materials.filter((m) => m.id !== 'drawings'));
 </script>
 

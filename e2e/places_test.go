@@ -1,0 +1,107 @@
+package e2e_test
+
+import (
+	"fmt"
+	"strings"
+	"testing"
+
+	"github.com/chromedp/chromedp/kb"
+
+	"vineswap/core/book"
+	"vineswap/core/choose"
+	"vineswap/core/ladder"
+	"vineswap/core/number"
+	"vineswap/e2e/guide"
+)
+
+// Each stage of places from its board to the vine, by touch alone: the board, the stage,
+// the first question of the hand, gathered, stepped to the end, and right.
+func TestPlacesByTouch(t *testing.T) {
+	s := open(t)
+	g := s.sit(768, 1024)
+	s.login(g, "hanne")
+	stages := []choose.StageID{number.QuantityAndCard, number.ZeroInAPlace, number.ExpandedForm, number.FiveAndSix}
+	for i, stage := range []string{"quantity and card", "zero in a place", "expanded form", "five and six digits"} {
+		g.Press("Numbers").Holds("the boards", "document.querySelector('[aria-label=Strand]')").Press("Shelf")
+		if i == 0 {
+			g.Press("Places").See("Which numbers")
+		}
+		g.Press(stage).Holds(stage, fmt.Sprintf("[...document.querySelectorAll('.stage[aria-checked=true]')].some((b) => b.innerText.startsWith(%q)) && document.querySelector('[data-hand] [aria-checked=true]')", stage)).Settle()
+		g.Press("Gather").See("Who comes?").Press("Finn O.").See("1Finn O.").Press("To the mat").Holds("on the mat", "document.querySelector('[data-step] [data-one]')")
+		for range 20 {
+			if atTheEnd(g) {
+				break
+			}
+			step := guide.Read[string](g, "document.querySelector('[data-step]')?.dataset.step ?? ''")
+			g.Holds("the next step is touched", "(document.querySelector('[data-next]').click(), true)").Holds("a step on", fmt.Sprintf("document.querySelector('[data-step]')?.dataset.step !== %q", step))
+		}
+		g.Press("Write up who did what").See("Who did what").Press("Finn O. right").See("Undo").Press("Finish the lesson").See("No lesson in hand")
+	}
+	s.check(g)
+	seen, err := s.store.Observations(ctx, s.learner("Finn O."))
+	if err != nil {
+		t.Fatal(err)
+	}
+	kept := map[choose.StageID]bool{}
+	for _, o := range seen {
+		if o.RecordedAt.After(s.now) && o.Right() && o.Came == book.Marked {
+			kept[ladder.Credit(o.Task, o.Stage)] = true
+		}
+	}
+	for _, stage := range stages {
+		if !kept[stage] {
+			t.Errorf("no record at %s, only %v", stage, kept)
+		}
+	}
+	g.Press("Class").See("days since last seen").Press("Shelf").Press("place").See("zero in a place").Holds("its vine", "document.querySelector('[role=gridcell][aria-label^=\"Finn O., quantity and card: \"]')")
+	s.check(g)
+}
+
+// Numbers of one's own by keys alone: laid kind by kind and asked before each step, cards
+// apart and slid together, written, and a wrong answer with what it means.
+func TestPlacesByKeys(t *testing.T) {
+	s := open(t)
+	g := s.sit(laptopWidth, laptopHeight)
+	s.login(g, "hanne")
+	for _, c := range []struct{ asked, answer, means string }{
+		{"305", "35", "0 between the digits was left out"},
+		{"9357 pieces cards", "7539", "digits were written in reverse"},
+		{"127 said write", "10027", "hundreds were written in full, then the rest"},
+		{"342 numeral expanded", "3+4+2", "digits were given instead of what they are worth"},
+		{"473906 said cards", "4073906", "0 too many was put in"},
+		{"307 cards lay", "3007", "0 too many was put in"},
+		{"4060 drawn write", "460", "0 between the digits was left out"},
+	} {
+		g.Press("Numbers").Holds("the field", "document.querySelector('#own')").Settle().TabTo("Numbers of your own").Key(c.asked, kb.Enter)
+		g.Holds("looked", fmt.Sprintf("document.querySelector('[data-live]').innerText.startsWith(%q)", strings.Fields(c.asked)[0])).LetGo().Key(" ").See("Who comes?").Holds("gathered", "document.querySelector('.gather .asked')")
+		g.TabTo("Finn O.").Key(" ").See("1Finn O.").LetGo().Key(" ").Holds("on the mat", "document.querySelector('[data-step] [data-one]')")
+		first := guide.Read[string](g, "document.querySelector('[data-step]').dataset.step")
+		g.Key(" ").Holds("a step on", fmt.Sprintf("document.querySelector('[data-step]').dataset.step !== %q", first)).Key(kb.Backspace).Holds("and back", at(first))
+		for range 20 {
+			if atTheEnd(g) {
+				break
+			}
+			step := guide.Read[string](g, "document.querySelector('[data-step]')?.dataset.step ?? ''")
+			g.Key(" ").Holds("a step on", fmt.Sprintf("document.querySelector('[data-step]')?.dataset.step !== %q", step))
+		}
+		g.Key(" ").See("Who did what").Key("1").See("no answer").Key(strings.Split(c.answer, "")...).Key(" ").See(c.means).Key(" ").See("No lesson in hand")
+	}
+	s.check(g)
+}
+
+// The pieces of a number lie on its tray place by place, asked first; its cards lie apart
+// and are slid together, with either material.
+func TestANumberIsLaid(t *testing.T) {
+	s := open(t)
+	g := s.sit(laptopWidth, laptopHeight)
+	s.login(g, "hanne")
+	alone(g, "305", "Finn O.")
+	cards := func(how string) string {
+		return fmt.Sprintf("document.querySelector('.rim [role=img][aria-label=%q]')", how)
+	}
+	g.Press("Ask first").Key(" ").See("How many, and of what kind?").Key(" ").Holds("three squares", "document.querySelector('[aria-label=\"the number: 3 squares\"]')").Press("Show at once").LetGo()
+	g.Key(" ").See("No tens: nothing of that kind lies there.").Key(" ").See("Five ones").Holds("five beads", "document.querySelector('[aria-label=\"the number: 5 beads\"]')")
+	g.Key(" ").See("300 and 5: a card for each kind, none for the tens.").Holds("apart", cards("cards 300 + 5")).Key(" ").See("The 0 says that there are no tens.").Holds("together", cards("cards 300, 5"))
+	g.Press("blocks").Holds("three flats", "document.querySelector('[aria-label=\"the number: 3 flats\"]')").Reload().Holds("kept", at("write/1")).Holds("in blocks", "document.querySelector('[aria-label=\"the number: 3 flats\"]')")
+	s.check(g)
+}
