@@ -20,8 +20,8 @@ func TestPlacesByTouch(t *testing.T) {
 	s := open(t)
 	g := s.sit(768, 1024)
 	s.login(g, "hanne")
-	stages := []choose.StageID{number.QuantityAndCard, number.ZeroInAPlace, number.ExpandedForm, number.FiveAndSix}
-	for i, stage := range []string{"quantity and card", "zero in a place", "expanded form", "five and six digits"} {
+	stages := []choose.StageID{number.FourKinds, number.QuantityAndCard, number.ZeroInAPlace, number.ExpandedForm, number.FiveAndSix}
+	for i, stage := range []string{"four kinds", "quantity and card", "zero in a place", "expanded form", "five and six digits"} {
 		g.Press("Numbers").Holds("the boards", "document.querySelector('[aria-label=Strand]')").Press("Shelf")
 		if i == 0 {
 			g.Press("Places").See("Which numbers")
@@ -64,6 +64,9 @@ func TestPlacesByKeys(t *testing.T) {
 	g := s.sit(laptopWidth, laptopHeight)
 	s.login(g, "hanne")
 	for _, c := range []struct{ asked, answer, means string }{
+		{"1000 kinds write", "100", "Undo"},
+		{"100 ten-of say", "1000", "0 too many was put in"},
+		{"1000 numeral how-many", "1000", "tens are worth was given instead of how many there are"},
 		{"305", "35", "0 between the digits was left out"},
 		{"9357 pieces cards", "7539", "digits were written in reverse"},
 		{"127 said write", "10027", "hundreds were written in full, then the rest"},

@@ -625,14 +625,14 @@ func TestDesk(t *testing.T) {
 	var desk wire.Desk
 	lead.send("GET", lead.class(""), nil).into(t, &desk)
 	// Half past eleven in the morning, UTC, is the next day in Auckland.
-	if desk.Day != "Thursday 26 November" || desk.Class.Role != "lead" || len(desk.Learners) != 1 || len(desk.Stages) != 37 {
+	if desk.Day != "Thursday 26 November" || desk.Class.Role != "lead" || len(desk.Learners) != 1 || len(desk.Stages) != 38 {
 		t.Errorf("%+v", desk)
 	}
 	var set wire.Desk
 	exchanging := desk.Settings
 	exchanging.Swap, exchanging.Places, exchanging.And, exchanging.Material = "exchange", "units", true, "blocks"
 	lead.send("PUT", lead.class("/settings"), exchanging).into(t, &set)
-	if set.Words.ASwap != "an exchange" || set.Words.Places[0].Many != "units" || set.Stages[16].Name != "one exchange, units" {
+	if set.Words.ASwap != "an exchange" || set.Words.Places[0].Many != "units" || set.Stages[17].Name != "one exchange, units" {
 		t.Errorf("the words are %+v, %+v", set.Words, set.Stages)
 	}
 	var choices wire.Choices

@@ -100,7 +100,8 @@ func init() {
 		ofOne(number.TensAndOnes, small, after(number.WholeTens, number.WritingTeens)),
 	)
 	Register(Places,
-		ofOne(number.QuantityAndCard, ofPlaces, after("places/four-kinds", number.FullTen)), // what four-kinds builds on, until it is built
+		ofOne(number.FourKinds, ofPlaces, after(number.FullTen)),
+		ofOne(number.QuantityAndCard, ofPlaces, after(number.FourKinds)),
 		ofOne(number.ZeroInAPlace, ofPlaces, after(number.QuantityAndCard)),
 		ofOne(number.ExpandedForm, ofPlaces, after(number.QuantityAndCard)),
 		ofOne(number.FiveAndSix, ofPlaces, after(number.ZeroInAPlace, number.ExpandedForm)),
@@ -111,7 +112,7 @@ func init() {
 		ofNumbers(choose.FirstSnake, snake, after(number.FullTen), problem.SumOf(6, 4, 7, 3)),
 		ofNumbers(choose.SecondSnake, snake, after(choose.FirstSnake), problem.SumOf(7, 5, 8)),
 		ofNumbers(choose.NoSwap, all, numbersFirst, problem.SumOf(23, 45)),
-		ofNumbers(choose.OneSwapOnes, all, after(choose.NoSwap, choose.OverTen, "places/four-kinds"), problem.SumOf(27, 45)),
+		ofNumbers(choose.OneSwapOnes, all, after(choose.NoSwap, choose.OverTen, number.FourKinds), problem.SumOf(27, 45)),
 		ofNumbers(choose.OneSwapHigher, all, after(choose.OneSwapOnes), problem.SumOf(283, 154)),
 		ofNumbers(choose.SeveralSwaps, all, after(choose.OneSwapHigher), problem.SumOf(1276, 1158)),
 		ofNumbers(choose.SwapMakesSwap, all, after(choose.SeveralSwaps), problem.SumOf(248, 153)),
@@ -123,7 +124,7 @@ func init() {
 		ofNumbers(choose.TakeWithinTen, small, after(choose.WithinTen), problem.DifferenceOf(9, 4)),
 		ofNumbers(choose.BackOverTen, small, after(choose.OverTen, choose.TakeWithinTen), problem.DifferenceOf(13, 8)),
 		ofNumbers(choose.TakeNoSwap, all, numbersFirst, problem.DifferenceOf(68, 23)),
-		ofNumbers(choose.TakeOneSwapTens, all, after(choose.TakeNoSwap, choose.BackOverTen, "places/renaming", "places/four-kinds"), problem.DifferenceOf(62, 38)),
+		ofNumbers(choose.TakeOneSwapTens, all, after(choose.TakeNoSwap, choose.BackOverTen, "places/renaming", number.FourKinds), problem.DifferenceOf(62, 38)),
 		ofNumbers(choose.TakeOneSwapHigher, all, after(choose.TakeOneSwapTens), problem.DifferenceOf(528, 163)),
 		ofNumbers(choose.TakeSeveralSwaps, all, after(choose.TakeOneSwapHigher), problem.DifferenceOf(523, 138)),
 		ofNumbers(choose.AcrossOneZero, all, after(choose.TakeSeveralSwaps, number.ZeroInAPlace), problem.DifferenceOf(503, 128)),

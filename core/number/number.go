@@ -34,6 +34,8 @@ const (
 	Rows     Shown = "rows"     // the same in rows
 	Drawn    Shown = "drawn"    // a line for each ten, a dot for each one
 	Cards    Shown = "cards"    // one for each place, laid on one another
+	Kinds    Shown = "kinds"    // one piece of each kind up to this one: a one, a ten, a hundred, a thousand
+	TenOf    Shown = "ten-of"   // ten pieces of the kind below, that make this one
 	Word     Shown = "word"     // a number word to be read
 	Said     Shown = "said"     // a number word that is heard
 	Numeral  Shown = "numeral"  // figures
@@ -56,6 +58,7 @@ const (
 	Ring      Answered = "ring"       // each ten is ringed, then tens and ones are written
 	Draw      Answered = "draw"       // the quick drawing
 	HowMany   Answered = "how-many"   // how many tens there are
+	Hundreds  Answered = "hundreds"   // how many hundreds there are
 	ToTen     Answered = "to-ten"     // what is missing to ten
 	InParts   Answered = "expanded"   // 40 + 7
 	InUnits   Answered = "units"      // four tens seven ones
@@ -103,10 +106,11 @@ var ways = []way{
 	{Cards, Say, hundred, Most}, {Cards, Write, hundred, Most}, {Cards, Lay, hundred, MostLaid}, {Cards, InParts, hundred, Most},
 	{Word, Write, 0, Most}, {Word, Lay, 0, MostLaid}, {Word, WithCards, hundred, Most}, {Word, Fill, 0, MostInFrames}, {Word, Draw, 1, MostLaid}, {Word, InUnits, 10, MostLaid}, {Word, InParts, 11, Most}, {Word, Pick, 1, 99},
 	{Said, Write, 0, Most}, {Said, Lay, 0, MostLaid}, {Said, WithCards, hundred, Most}, {Said, Fill, 0, MostInFrames}, {Said, Draw, 1, MostLaid}, {Said, ToTen, 0, 10}, {Said, InUnits, 10, MostLaid}, {Said, InParts, 11, Most}, {Said, Pick, 1, 99},
-	{Numeral, Say, 0, Most}, {Numeral, Lay, 0, MostLaid}, {Numeral, WithCards, hundred, Most}, {Numeral, Fill, 0, MostInFrames}, {Numeral, Draw, 1, MostLaid}, {Numeral, ToTen, 0, 10}, {Numeral, HowMany, 10, 100},
+	{Numeral, Say, 0, Most}, {Numeral, Lay, 0, MostLaid}, {Numeral, WithCards, hundred, Most}, {Numeral, Fill, 0, MostInFrames}, {Numeral, Draw, 1, MostLaid}, {Numeral, ToTen, 0, 10}, {Numeral, HowMany, 10, MostLaid}, {Numeral, Hundreds, 1000, MostLaid},
 	{Numeral, InUnits, 10, MostLaid}, {Numeral, InParts, 11, Most}, {Numeral, Pick, 1, 99}, {Numeral, Match, 1, 99},
 	{Expanded, Write, 11, Most}, {Expanded, Say, 11, Most}, {Expanded, Lay, 11, MostLaid}, {Expanded, Draw, 11, MostLaid},
 	{Units, Write, 10, MostLaid}, {Units, Say, 10, MostLaid}, {Units, Lay, 10, MostLaid}, {Units, Draw, 10, MostLaid}, {Units, InParts, 11, MostLaid},
+	{Kinds, Say, 1, 1000}, {Kinds, Write, 1, 1000}, {TenOf, Say, 10, 1000}, {TenOf, Write, 10, 1000},
 	{Riddle, Write, 20, 99}, {Riddle, Say, 20, 99}, {Riddle, Lay, 20, 99}, {Riddle, InUnits, 20, 99},
 }
 
@@ -127,8 +131,14 @@ func (w way) takes(n place.Number) bool {
 	if n < w.least || n > w.most {
 		return false
 	}
+	if w.ofKinds() {
+		return int(n) == n.Top().Unit()
+	}
 	return !w.inParts() || len(n.Expanded()) > 1
 }
+
+// ofKinds tells whether the kinds are shown: one of them, or what makes the next.
+func (w way) ofKinds() bool { return w.shown == Kinds || w.shown == TenOf }
 
 // inParts tells whether the number is shown or answered in its parts.
 func (w way) inParts() bool { return w.shown == Expanded || w.answered == InParts }
@@ -282,6 +292,8 @@ func (a Asked) Right() task.Answer {
 		return task.Answer{place.Number(len(choicesOf(a.Number)))}
 	case HowMany:
 		return task.Answer{a.Number / 10}
+	case Hundreds:
+		return task.Answer{a.Number / 100}
 	case ToTen:
 		return task.Answer{10 - a.Number}
 	case InParts:
@@ -421,7 +433,7 @@ const (
 // Hand is what the number is worked with.
 func (a Asked) Hand() Hand {
 	switch {
-	case slices.Contains([]Shown{Things, Sticks, Frames, Covered, Handful, Pieces, Cards}, a.Shown) || slices.Contains([]Answered{Lay, Fill, WithCards}, a.Answered):
+	case slices.Contains([]Shown{Things, Sticks, Frames, Covered, Handful, Pieces, Cards, Kinds, TenOf}, a.Shown) || slices.Contains([]Answered{Lay, Fill, WithCards}, a.Answered):
 		return InHand
 	case slices.Contains([]Shown{Crowd, Rows, Drawn}, a.Shown) || a.Answered == Draw || a.Answered == Pick || a.Answered == Match:
 		return OnPaper

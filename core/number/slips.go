@@ -32,7 +32,7 @@ func (a Asked) Wrong() []task.Wrong {
 	case ToTen:
 		l.add(slip.OneOff, 10-n-1, n < 10)
 		l.add(slip.OneOff, 10-n+1, true)
-	case InUnits, Match: // no slip of its own
+	case InUnits, Match, Hundreds: // no slip of its own
 	default:
 		l.single(a)
 	}

@@ -21,6 +21,7 @@ const (
 
 // The stages of places with one number, in the order in which they are taught.
 const (
+	FourKinds       choose.StageID = "places/four-kinds"
 	QuantityAndCard choose.StageID = "places/quantity-and-card"
 	ZeroInAPlace    choose.StageID = "places/zero-in-a-place"
 	ExpandedForm    choose.StageID = "places/expanded-form"
@@ -90,6 +91,10 @@ var stages = []stage{
 	{
 		id: TensAndOnes, numbers: from(20, 99), shown: []Shown{Crowd, Rows, Pieces, Drawn, Handful, Frames, Numeral, Word, Said, Expanded, Units, Riddle}, answered: []Answered{Ring, Say, Write, Lay, Draw, InUnits, InParts, HowMany, Pick, Match},
 		usual: usually([2]string{"crowd", "ring"}, [2]string{"drawn", "write"}, [2]string{"numeral", "draw"}), example: Asked{43, Drawn, Write, 0},
+	},
+	{
+		id: FourKinds, numbers: listed{1, 10, 100, 1000}, shown: []Shown{Kinds, TenOf, Numeral}, answered: []Answered{Say, Write, HowMany, Hundreds},
+		usual: usually([2]string{"kinds", "say"}, [2]string{"ten-of", "say"}), example: Asked{100, TenOf, Say, 0},
 	},
 	{
 		id: QuantityAndCard, lengths: []int{3, 4}, zeros: NoZeros, shown: []Shown{Pieces, Drawn, Cards, Numeral, Word, Said}, answered: []Answered{WithCards, Lay, Draw, Say, Write},
@@ -169,6 +174,8 @@ func Accepts(id choose.StageID, a Asked) bool {
 	switch {
 	case id == FullTen && (a.Shown == Numeral || a.Shown == Said) && a.Answered == Say:
 		return false // nothing of five or ten is seen
+	case id == FourKinds && a.Shown == Numeral && a.Answered == Say:
+		return false // no kind is seen
 	case id == OneByOne && a.Shown == Sticks:
 		return true
 	case id == CountingOn && a.Shown == Covered:
@@ -183,6 +190,8 @@ func StageOf(a Asked) choose.StageID {
 	switch {
 	case a.Valid() != nil:
 		return ""
+	case a.Shown == Kinds || a.Shown == TenOf:
+		return FourKinds
 	case n >= hundred:
 		return ofPlaces(a)
 	case a.Shown == Sticks:
@@ -205,7 +214,7 @@ func StageOf(a Asked) choose.StageID {
 
 // ofPlaces is the stage of a number from 100 on; of a whole crowd of 100 none.
 func ofPlaces(a Asked) choose.StageID {
-	for _, id := range []choose.StageID{FiveAndSix, QuantityAndCard, ZeroInAPlace, ExpandedForm} {
+	for _, id := range []choose.StageID{FourKinds, FiveAndSix, QuantityAndCard, ZeroInAPlace, ExpandedForm} {
 		if Accepts(id, a) {
 			return id
 		}

@@ -80,6 +80,8 @@ const (
 	Each      trace.StepKind = "each"   // the pieces of one place are fetched, drawn or counted; To says of which
 	Label     trace.StepKind = "label"  // the cards are laid, one for each place that has something
 	Slide     trace.StepKind = "slide"  // they are slid together
+	OfKind    trace.StepKind = "kind"   // one piece of a kind is laid beside the smaller ones; To says of which
+	SwapUp    trace.StepKind = "swap-up"
 )
 
 // Work is what is known of a number that was worked, besides its steps.
@@ -159,6 +161,10 @@ func (w *worker) show() {
 			return
 		}
 		w.pieces()
+	case Kinds:
+		w.kinds()
+	case TenOf:
+		w.tenOf()
 	case Cards:
 		w.scenes = InCards
 		w.need(Card, len(w.Asked.Number.Expanded()))
@@ -190,7 +196,7 @@ func (w *worker) answer() {
 		w.match()
 	case Write, Ring:
 		w.write()
-	case InParts, InUnits, HowMany:
+	case InParts, InUnits, HowMany, Hundreds:
 		w.Enter(trace.Writing, place.Ones)
 		w.Step(trace.Step{Kind: Parts, Count: w.n})
 	}
@@ -410,6 +416,26 @@ func (w *worker) piles() {
 	for _, p := range w.Asked.Places() {
 		w.Step(trace.Step{Kind: Each, To: p, Count: w.Asked.Number.Digit(p)})
 	}
+}
+
+// kinds are laid beside one another, one of each, the ones first.
+func (w *worker) kinds() {
+	w.scenes = InPlaces
+	w.Step(trace.Step{Kind: Ask, Count: w.n})
+	for p := place.Ones; p <= w.Asked.Number.Top(); p++ {
+		w.Step(trace.Step{Kind: OfKind, To: p, Count: p.Unit()}, trace.Moving(trace.Store, Tray, piece.Of(p), 1))
+	}
+}
+
+// tenOf are ten pieces of a kind, counted and swapped for the one that they make.
+func (w *worker) tenOf() {
+	w.scenes = InPlaces
+	to := w.Asked.Number.Top()
+	from := to - 1
+	w.Step(trace.Step{Kind: Ask, Count: w.n}, trace.Moving(trace.Store, Tray, piece.Of(from), 10))
+	w.Enter(trace.Counting, place.Ones)
+	w.Step(trace.Step{Kind: Each, To: from, Count: 10})
+	w.Step(trace.Step{Kind: SwapUp, From: from, To: to, Count: 10}, trace.Moving(Tray, trace.Store, piece.Of(from), 10), trace.Moving(trace.Store, Tray, piece.Of(to), 1))
 }
 
 // layPlaces fetches or draws what the number has of each place, the highest first; then its

@@ -80,7 +80,7 @@ func (w Words) Given(a number.Asked) string {
 var shownNames = map[number.Shown]string{
 	number.Things: "things", number.Sticks: "sticks", number.Frames: "frame", number.Covered: "covered ten", number.Handful: "handful", number.Pieces: "pieces",
 	number.Crowd: "crowd", number.Rows: "rows", number.Drawn: "drawing", number.Word: "word", number.Said: "heard", number.Numeral: "numeral",
-	number.Cards: "cards", number.Expanded: "40 + 7", number.Units: "tens, ones", number.Riddle: "riddle",
+	number.Cards: "cards", number.Kinds: "the kinds", number.TenOf: "ten of them", number.Expanded: "40 + 7", number.Units: "tens, ones", number.Riddle: "riddle",
 }
 
 // Shown names a way of showing a number, as on its button.
@@ -88,7 +88,7 @@ func Shown(s number.Shown) string { return shownNames[s] }
 
 var answeredNames = map[number.Answered]string{
 	number.Say: "say", number.Write: "write", number.Lay: "lay", number.Fill: "fill", number.CountOn: "count on", number.Ring: "ring", number.Draw: "draw",
-	number.Match: "match", number.HowMany: "how many tens", number.ToTen: "what makes ten", number.InParts: "40 + 7", number.InUnits: "tens, ones", number.Pick: "pick", number.WithCards: "lay cards", number.CountBack: "the last box",
+	number.Match: "match", number.HowMany: "how many tens", number.ToTen: "what makes ten", number.InParts: "40 + 7", number.InUnits: "tens, ones", number.Pick: "pick", number.WithCards: "lay cards", number.Hundreds: "how many hundreds", number.CountBack: "the last box",
 }
 
 // Answered names a way of answering a number, as on its button.
@@ -115,6 +115,8 @@ func (w Words) Question(a number.Asked) string {
 		return "How many sticks are there in the last box?"
 	case number.HowMany:
 		return "How many tens are there?"
+	case number.Hundreds:
+		return "How many hundreds are there?"
 	case number.ToTen:
 		return "What is missing to ten?"
 	case number.InParts:
@@ -158,6 +160,10 @@ func (w Words) Question(a number.Asked) string {
 		return "How much is it?"
 	case number.Cards:
 		return "Which number do the cards make?"
+	case number.Kinds:
+		return "What is the largest one called?"
+	case number.TenOf:
+		return "What do ten of them make?"
 	}
 	return "How many " + many + " are there?"
 }
@@ -310,6 +316,8 @@ func (l numberTable) line(s trace.Step) told {
 		return l.laid(s)
 	case number.Each, number.Label, number.Slide:
 		return l.placed(s)
+	case number.OfKind, number.SwapUp:
+		return l.kind(s)
 	case number.Parts:
 		return l.parts()
 	case number.WriteTens, number.WriteOnes:
@@ -546,8 +554,28 @@ func (l numberTable) placed(s trace.Step) told {
 	default:
 		do += kind
 	}
+	if l.Asked.Shown == number.TenOf { // what they make is asked
+		return told{do, []Span{l.tell(capital(kind), s.To), plain(".")}, ask}
+	}
 	worth := place.Number(s.Count * s.To.Unit())
 	return told{do, []Span{l.tell(capital(kind), s.To), plain(": %s.", l.Numeral(worth))}, ask}
+}
+
+// kind is one piece of a kind, or the one that ten of the kind below make.
+func (l numberTable) kind(s trace.Step) told {
+	one := l.Count(1, s.To)
+	if s.Kind == number.SwapUp {
+		return told{capital(l.forms().do) + " " + one, []Span{plain("%s %s ", capital(l.Count(10, s.From)), l.forms().they), l.tell(one, s.To), plain(": %s.", l.Numeral(place.Number(s.To.Unit())))}, "What do ten of them make?"}
+	}
+	single := "a " + strings.TrimPrefix(one, "one ")
+	says := []Span{l.tell(capital(single), s.To), plain(".")}
+	switch s.To {
+	case place.Tens, place.Hundreds:
+		says = []Span{l.tell(capital(single), s.To), plain(": as large as %s.", l.Count(10, s.To-1))}
+	case place.Thousands:
+		says = []Span{l.tell(capital(single), s.To), plain(": as large as %s, and heavy. It is carried in two hands.", l.Count(10, s.To-1))}
+	}
+	return told{"Lay " + single, says, "What is this one called?"}
 }
 
 // empty are the places in which nothing lies.
@@ -593,12 +621,14 @@ func (l numberTable) byTens(tens int) string {
 }
 
 func (l numberTable) parts() told {
-	if l.n >= 100 && l.Asked.Answered != number.HowMany {
+	if l.n >= 100 && l.Asked.Answered != number.HowMany && l.Asked.Answered != number.Hundreds {
 		return l.largeInParts()
 	}
 	tens, ones := l.Asked.Tens(), l.Asked.Ones()
 	unit := []Span{l.tell(capital(l.Count(tens, place.Tens)), place.Tens), plain(" and "), l.tell(l.Count(ones, place.Ones), place.Ones), plain(".")}
 	switch l.Asked.Answered {
+	case number.Hundreds:
+		return told{"Say how many hundreds", []Span{l.tell(capital(l.Count(l.n/100, place.Hundreds)), place.Hundreds), plain(". They are worth %s.", l.Number(place.Number(l.n/100*100)))}, "How many hundreds are there?"}
 	case number.HowMany:
 		return told{"Say how many tens", []Span{l.tell(capital(l.Count(tens, place.Tens)), place.Tens), plain(". They are worth %s.", l.Number(place.Number(10*tens)))}, "How many tens are there?"}
 	case number.InParts:
@@ -651,6 +681,8 @@ func (l numberTable) answer() told {
 	_, cord := l.Parts(n)
 	ones := l.Number(place.Number(l.Asked.Ones()))
 	switch {
+	case l.Asked.Shown == number.Kinds || l.Asked.Shown == number.TenOf:
+		says = append(says, plain(" Ten of each kind make one of the next."))
 	case l.Asked.Answered == number.ToTen:
 		says = []Span{plain("%s and %s make ten.", capital(l.Number(n)), l.Number(10-n))}
 	case cord == Bound:

@@ -20,6 +20,7 @@ var stageWords = map[choose.StageID][2]string{
 	number.WholeTens:    {"whole tens", "20 to 90: how many tens, and how much they are."},
 	number.TensAndOnes:  {"tens and ones", "Any number of two digits, as pictures, pieces and drawings."},
 
+	number.FourKinds:       {"four kinds", "One, ten, hundred, thousand by name and size; ten of each make the next."},
 	number.QuantityAndCard: {"quantity and card", "Hundreds and thousands, from pieces to cards and back, without a 0."},
 	number.ZeroInAPlace:    {"zero in a place", "Numbers with one 0 or more: nothing of that kind lies there."},
 	number.ExpandedForm:    {"expanded form", "A number in its parts, both ways: 300 + 40 + 2."},

@@ -19,6 +19,14 @@
   /** How large one piece of each place is shown, in px for a unit. */
   const LAID: Record<string, number> = { ones: 8, tens: 2.4, hundreds: 2.2, thousands: 1.7 };
   const DRAWN: Record<string, number> = { ones: 5, tens: 5, hundreds: 4.4, thousands: 4 };
+  /** One of each kind up to this one, or ten of the kind below. */
+  const ORDER = ['ones', 'tens', 'hundreds', 'thousands'];
+  const kinds = $derived.by(() => {
+    const top = one.digits.length - 1;
+    return one.shown === 'ten-of'
+      ? [{ digit: 10, place: ORDER[top - 1]! }]
+      : ORDER.slice(0, top + 1).map((place) => ({ digit: 1, place }));
+  });
   /** A longer word stands in several lines. */
   const LONG = 14;
   const few = $derived(one.crowd?.things ?? []);
@@ -78,6 +86,14 @@
   </svg>
 {:else if one.shown === 'cards'}
   <Cards cards={one.cards} cell={Math.min(20, 84 / one.digits.length) * size} steps />
+{:else if one.shown === 'kinds' || one.shown === 'ten-of'}
+  <span class="piles kid" role="img" aria-label="{one.shownName}: {one.number}">
+    {#each kinds as d (d.place)}
+      <span style:color="var(--{d.place}-ink)">
+        {d.digit}<Piece {material} place={d.place} unit={LAID[d.place]! * size} />
+      </span>
+    {/each}
+  </span>
 {:else if one.number > 100 && (one.shown === 'pieces' || one.shown === 'drawn')}
   <span class="piles kid" role="img" aria-label="{one.number} in {one.digits.length} places">
     {#each one.digits.filter((d) => d.digit) as d (d.place)}

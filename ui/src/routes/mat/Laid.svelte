@@ -87,7 +87,7 @@
   </Layer>
 {/if}
 
-{#if start}
+{#if start && trays.length}
   <Rim
     cards={cardsOf(1)}
     digits={digits(sum.one?.number ?? sum.numbers[0]!)}

@@ -55,7 +55,7 @@
         : 0.62
       : one.frames > 1
         ? 0.34
-        : ({ pieces: 0.42, drawn: 0.36 }[one.shown] ?? 0.62);
+        : ({ pieces: 0.42, drawn: 0.36, 'ten-of': 0.84 }[one.shown] ?? 0.62);
   /** Arrows go along a group of choices, as in any of them. */
   function arrows(event: KeyboardEvent): void {
     const step = { ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1 }[event.key];
