@@ -2,16 +2,12 @@ package e2e_test
 
 import (
 	"fmt"
-	"strings"
 	"testing"
-
-	"github.com/chromedp/chromedp/kb"
 
 	"vineswap/core/book"
 	"vineswap/core/choose"
 	"vineswap/core/ladder"
 	"vineswap/core/number"
-	"vineswap/e2e/guide"
 )
 
 // Each stage of places from its board to the vine, by touch alone: the board, the stage,
@@ -26,16 +22,7 @@ func TestPlacesByTouch(t *testing.T) {
 		if i == 0 {
 			g.Press("Places").See("Which numbers")
 		}
-		g.Press(stage).Holds(stage, fmt.Sprintf("[...document.querySelectorAll('.stage[aria-checked=true]')].some((b) => b.innerText.startsWith(%q)) && document.querySelector('[data-hand] [aria-checked=true]')", stage)).Settle()
-		g.Press("Gather").See("Who comes?").Press("Finn O.").See("1Finn O.").Press("To the mat").Holds("on the mat", "document.querySelector('[data-step] [data-one]')")
-		for range 20 {
-			if atTheEnd(g) {
-				break
-			}
-			step := guide.Read[string](g, "document.querySelector('[data-step]')?.dataset.step ?? ''")
-			g.Holds("the next step is touched", "(document.querySelector('[data-next]').click(), true)").Holds("a step on", fmt.Sprintf("document.querySelector('[data-step]')?.dataset.step !== %q", step))
-		}
-		g.Press("Write up who did what").See("Who did what").Press("Finn O. right").See("Undo").Press("Finish the lesson").See("No lesson in hand")
+		stageByTouch(g, stage, "Finn O.")
 	}
 	s.check(g)
 	seen, err := s.store.Observations(ctx, s.learner("Finn O."))
@@ -65,29 +52,17 @@ func TestPlacesByKeys(t *testing.T) {
 	s.login(g, "hanne")
 	for _, c := range []struct{ asked, answer, means string }{
 		{"1000 kinds write", "100", "Undo"},
-		{"100 ten-of say", "1000", "0 too many was put in"},
-		{"1000 numeral how-many", "1000", "tens are worth was given instead of how many there are"},
-		{"305", "35", "0 between the digits was left out"},
-		{"9357 pieces cards", "7539", "digits were written in reverse"},
-		{"127 said write", "10027", "hundreds were written in full, then the rest"},
-		{"342 numeral expanded", "3+4+2", "digits were given instead of what they are worth"},
-		{"473906 said cards", "4073906", "0 too many was put in"},
-		{"307 cards lay", "3007", "0 too many was put in"},
-		{"4060 drawn write", "460", "0 between the digits was left out"},
+		{"100 ten-of say", "1000", "a 0 too many was put in"},
+		{"1000 numeral how-many", "1000", "what the tens are worth was given instead of how many there are"},
+		{"305", "35", "a 0 between the digits was left out"},
+		{"9357 pieces cards", "7539", "the digits were written in reverse"},
+		{"127 said write", "10027", "the hundreds were written in full, then the rest"},
+		{"342 numeral expanded", "3+4+2", "the digits were given instead of what they are worth"},
+		{"473906 said cards", "4073906", "a 0 too many was put in"},
+		{"307 cards lay", "3007", "a 0 too many was put in"},
+		{"4060 drawn write", "460", "a 0 between the digits was left out"},
 	} {
-		g.Press("Numbers").Holds("the field", "document.querySelector('#own')").Settle().TabTo("Numbers of your own").Key(c.asked, kb.Enter)
-		g.Holds("looked", fmt.Sprintf("document.querySelector('[data-live]').innerText.startsWith(%q)", strings.Fields(c.asked)[0])).LetGo().Key(" ").See("Who comes?").Holds("gathered", "document.querySelector('.gather .asked')")
-		g.TabTo("Finn O.").Key(" ").See("1Finn O.").LetGo().Key(" ").Holds("on the mat", "document.querySelector('[data-step] [data-one]')")
-		first := guide.Read[string](g, "document.querySelector('[data-step]').dataset.step")
-		g.Key(" ").Holds("a step on", fmt.Sprintf("document.querySelector('[data-step]').dataset.step !== %q", first)).Key(kb.Backspace).Holds("and back", at(first))
-		for range 20 {
-			if atTheEnd(g) {
-				break
-			}
-			step := guide.Read[string](g, "document.querySelector('[data-step]')?.dataset.step ?? ''")
-			g.Key(" ").Holds("a step on", fmt.Sprintf("document.querySelector('[data-step]')?.dataset.step !== %q", step))
-		}
-		g.Key(" ").See("Who did what").Key("1").See("no answer").Key(strings.Split(c.answer, "")...).Key(" ").See(c.means).Key(" ").See("No lesson in hand")
+		ownByKeys(g, c.asked, "Finn O.", c.answer, c.means)
 	}
 	s.check(g)
 }

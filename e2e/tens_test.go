@@ -43,16 +43,7 @@ func TestTensByTouch(t *testing.T) {
 		if i == 0 {
 			g.Press("Tens").See("Which numbers")
 		}
-		g.Press(stage).Holds(stage, fmt.Sprintf("[...document.querySelectorAll('.stage[aria-checked=true]')].some((b) => b.innerText.startsWith(%q)) && document.querySelector('[data-hand] [aria-checked=true]')", stage)).Settle()
-		g.Press("Gather").See("Who comes?").Press(aChild).See("1"+aChild).Press("To the mat").Holds("on the mat", "document.querySelector('[data-step] [data-one]')")
-		for range 40 {
-			if atTheEnd(g) {
-				break
-			}
-			step := guide.Read[string](g, "document.querySelector('[data-step]')?.dataset.step ?? ''")
-			g.Holds("the next step is touched", "(document.querySelector('[data-next]').click(), true)").Holds("a step on", fmt.Sprintf("document.querySelector('[data-step]')?.dataset.step !== %q", step))
-		}
-		g.Press("Write up who did what").See("Who did what").Press(aChild + " right").See("Undo").Press("Finish the lesson").See("No lesson in hand")
+		stageByTouch(g, stage, aChild)
 	}
 	s.check(g)
 	stages := map[choose.StageID]bool{}
@@ -69,6 +60,32 @@ func TestTensByTouch(t *testing.T) {
 	s.check(g)
 }
 
+// stageByTouch takes the first question of a stage from Numbers to the record of a child,
+// each step by touch, and right.
+func stageByTouch(g *guide.Guide, stage, child string) {
+	g.Press(stage).Holds(stage, fmt.Sprintf("[...document.querySelectorAll('.stage[aria-checked=true]')].some((b) => b.innerText.startsWith(%q)) && document.querySelector('[data-hand] [aria-checked=true]')", stage)).Settle()
+	g.Press("Gather").See("Who comes?").Press(child).See("1"+child).Press("To the mat").Holds("on the mat", "document.querySelector('[data-step] [data-one]')")
+	for range 40 {
+		if atTheEnd(g) {
+			break
+		}
+		step := guide.Read[string](g, "document.querySelector('[data-step]')?.dataset.step ?? ''")
+		g.Holds("the next step is touched", "(document.querySelector('[data-next]').click(), true)").Holds("a step on", fmt.Sprintf("document.querySelector('[data-step]')?.dataset.step !== %q", step))
+	}
+	g.Press("Write up who did what").See("Who did what").Press(child + " right").See("Undo").Press("Finish the lesson").See("No lesson in hand")
+}
+
+// ownByKeys types a number of one's own, takes it to the mat with a child, a step there and
+// back, to its end, and writes a wrong answer, whose meaning is seen.
+func ownByKeys(g *guide.Guide, asked, child, answer, means string) {
+	g.Press("Numbers").Holds("the field", "document.querySelector('#own')").Settle().TabTo("Numbers of your own").Key(asked, kb.Enter)
+	g.Holds("looked", "document.querySelector('[data-live]').innerText.includes(': ') && document.querySelector('.book .paper .digits, .book .digits')").LetGo().Key(" ").See("Who comes?").Holds("gathered", "document.querySelector('.gather .asked')")
+	g.TabTo(child).Key(" ").See("1"+child).LetGo().Key(" ").Holds("on the mat", "document.querySelector('[data-step] [data-one]')")
+	first := guide.Read[string](g, "document.querySelector('[data-step]').dataset.step")
+	g.Key(" ").Holds("a step on", fmt.Sprintf("document.querySelector('[data-step]').dataset.step !== %q", first)).Key(kb.Backspace).Holds("and back", at(first))
+	workedToTheEnd(g).Key("1").See("no answer").Key(strings.Split(answer, "")...).Key(" ").See(means[1:]).Key(" ").See("No lesson in hand") // a sentence begins large
+}
+
 // Numbers of one's own in every other way of showing them, by keys alone: typed, gathered,
 // stepped there and back, asked first, and a wrong answer written with what it means.
 func TestTensByKeys(t *testing.T) {
@@ -82,19 +99,7 @@ func TestTensByKeys(t *testing.T) {
 		{"fourteen", "40", "took -ty for -teen"},
 		{"47 numeral draw", "74", "the digits were written in reverse"},
 	} {
-		g.Press("Numbers").Holds("the field", "document.querySelector('#own')").Settle().TabTo("Numbers of your own").Key(c.asked, kb.Enter)
-		g.Holds("looked", "document.querySelector('[data-live]').innerText.includes(': ') && document.querySelector('.book .paper .digits, .book .digits')").LetGo().Key(" ").See("Who comes?").Holds("gathered", "document.querySelector('.gather .asked')")
-		g.TabTo(aChild).Key(" ").See("1"+aChild).LetGo().Key(" ").Holds("on the mat", "document.querySelector('[data-step] [data-one]')")
-		first := guide.Read[string](g, "document.querySelector('[data-step]').dataset.step")
-		g.Key(" ").Holds("a step on", fmt.Sprintf("document.querySelector('[data-step]').dataset.step !== %q", first)).Key(kb.Backspace).Holds("and back", at(first))
-		for range 40 {
-			if atTheEnd(g) {
-				break
-			}
-			step := guide.Read[string](g, "document.querySelector('[data-step]')?.dataset.step ?? ''")
-			g.Key(" ").Holds("a step on", fmt.Sprintf("document.querySelector('[data-step]')?.dataset.step !== %q", step))
-		}
-		g.Key(" ").See("Who did what").Key("1").See("no answer").Key(strings.Split(c.answer, "")...).Key(" ").See(c.means[1:]).Key(" ").See("No lesson in hand")
+		ownByKeys(g, c.asked, aChild, c.answer, c.means)
 	}
 	s.check(g)
 	if kept := s.keptOf(aChild); len(kept) != 5 {

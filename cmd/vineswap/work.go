@@ -131,13 +131,9 @@ func (f workFlags) work(out io.Writer, text string) error {
 	if err != nil {
 		return usageError{err}
 	}
-	method, err := f.method()
+	method, words, err := f.ways()
 	if err != nil {
-		return usageError{err}
-	}
-	words, err := f.speech()
-	if err != nil {
-		return usageError{err}
+		return err
 	}
 	notation, expanded, err := paper.ParseNotation(f.notation, problem.Kind)
 	if err != nil {
@@ -152,6 +148,19 @@ func (f workFlags) work(out io.Writer, text string) error {
 		return json.NewEncoder(out).Encode(workedOut(tr, words, notation, written))
 	}
 	return printWork(out, tr, words, written)
+}
+
+// ways are the way of working and the words that were typed.
+func (f workFlags) ways() (trace.Method, say.Words, error) {
+	method, err := f.method()
+	if err != nil {
+		return method, say.Words{}, usageError{err}
+	}
+	words, err := f.speech()
+	if err != nil {
+		return method, words, usageError{err}
+	}
+	return method, words, nil
 }
 
 // method is the way of working that was typed.

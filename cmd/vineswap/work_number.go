@@ -28,13 +28,9 @@ func (f workFlags) number(out io.Writer, text string) error {
 	if f.notation != "" && f.notation != "expanded" {
 		return usageError{fmt.Errorf("a number alone is not written that way: %q; it can be expanded", f.notation)}
 	}
-	method, err := f.method()
+	method, words, err := f.ways()
 	if err != nil {
-		return usageError{err}
-	}
-	words, err := f.speech()
-	if err != nil {
-		return usageError{err}
+		return err
 	}
 	tr, err := number.Built(n, method)
 	if err != nil {
