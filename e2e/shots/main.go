@@ -41,7 +41,7 @@ func shots(address, folder string) error {
 	g.Press("To the mat").See("About how much").Press("Wren A. …").Write("Wren A. says about", "3800").Press("Lock it").See("Wren A. 3800").Press("Teo B. …").Write("Teo B. says about", "3500").Press("Lock it").See("Teo B. 3500")
 	g.Key(" ", " ", " ", " ", " ", " ", " ", " ").See("Ten ones. Stop.").Picture(to("mat-swap"))
 	g.Turn(768, 1024).Picture(to("mat-portrait")).Turn(1280, 800)
-	g.Key(" ", " ", " ", " ").See("Ten tens. Stop.").Press("blocks").Picture(to("mat-blocks"))
+	g.Key(" ", " ", " ", " ").See("Ten tens. Stop.")
 	g.Press("drawings").Key(" ").See("Ten tens swap for")
 	g.Key(" ", " ", " ", " ", " ", " ").See("slide together").Press("beads")
 	g.Key("w").See("answer 3843").Press("Wren A. right, 3843").Key("2").See("no answer").Key("3", "7", "3", "3", "n").Picture(to("record"))
@@ -57,6 +57,8 @@ func shots(address, folder string) error {
 		g.Key(" ")
 	}
 	g.See("One ten cannot be shared").Picture(to("mat-sharing"))
+	g.Press("Numbers").Holds("the field", "document.querySelector('#own')").Settle().Write("Numbers of your own", "2305").Press("Look").See("zero in a place").Press("Gather").See("Who comes?").Press("done").Press("To the mat").Holds("on the mat", "document.querySelector('[data-step] [data-one]')").Press("blocks").LetGo()
+	g.Key(" ", " ", " ", " ", " ").See("a card for each kind").Picture(to("mat-places"))
 	g.Press("Orchard room").See("In the class’s own words").See("Ten for one is called").Picture(to("settings"))
 	g.Press("People").See("22 children").Press("Hugo M.").See("leaves the class").Press("Invite an assistant").See("works once").Picture(to("people"))
 	g.Press("Settings").See("Log out").Press("Log out").See("Log in")

@@ -21,6 +21,7 @@
   const ROOT = 106; // px for the root, the names of the strands and the last leaf
   const most = $derived(Math.max(...strands.map((s) => s.stages.length)));
   const pitch = $derived(Math.max(w / Math.max(2, strands.length), 168));
+  const wide = $derived(pitch * strands.length);
   const h = $derived(Math.max(room, ROOT + LEAST * (most - 1)));
   const step = $derived(Math.min(56, (h - ROOT) / Math.max(1, most - 1)));
   const ground = $derived(h - 34);
@@ -30,12 +31,20 @@
     s.stages.findLastIndex((n) => n.leaf.state !== '' && n.leaf.state !== 'ready');
   const bud = (s: Branch): number => s.stages.findLastIndex((n) => n.leaf.state !== '');
   const r = $derived(Math.min(16, step * 0.33));
+
+  /** The branch of the stage that is looked at is in sight. */
+  let vine = $state<HTMLElement>();
+  $effect(() => {
+    const i = strands.findIndex((s) => s.stages.some((n) => n.leaf.stage === stage));
+    const box = vine?.parentElement;
+    if (i >= 0 && box) box.scrollLeft = i * pitch;
+  });
 </script>
 
-<div class="vine" style:height="{h}px" style:min-width="{pitch * strands.length}px">
-  <svg width={w} height={h} aria-hidden="true">
+<div class="vine" bind:this={vine} style:height="{h}px" style:min-width="{wide}px">
+  <svg width={wide} height={h} aria-hidden="true">
     {#each strands as s, i (s.id)}
-      {@const from = `M${w * 0.42} ${h - 6}C${w * 0.42} ${h - 22} ${x(i)} ${h - 12} ${x(i)} ${ground - 6}`}
+      {@const from = `M${wide * 0.42} ${h - 6}C${wide * 0.42} ${h - 22} ${x(i)} ${h - 12} ${x(i)} ${ground - 6}`}
       <path class="stem" style:stroke-width="7" d={from} />
       {#if top(s) >= 0}<path
           class="stem"
@@ -63,7 +72,7 @@
         </g>
       {/each}
     {/each}
-    <path class="earth" d="M0 {h - 5}C{w * 0.3} {h - 9} {w * 0.6} {h - 2} {w} {h - 5}" />
+    <path class="earth" d="M0 {h - 5}C{wide * 0.3} {h - 9} {wide * 0.6} {h - 2} {wide} {h - 5}" />
   </svg>
   {#each strands as s, i (s.id)}
     <h2 style:left="{x(i) - 24}px" style:top="{y(s.stages.length - 1) - 44}px">{s.name}</h2>
