@@ -154,6 +154,8 @@ func TestAnswers(t *testing.T) {
 		{"14 word write", "14", true, nil}, {"14 word write", "fourteen", true, nil}, {"14 word write", " 014 ", true, nil},
 		{"14 word write", "41", false, []slip.ID{slip.DigitsReversed}}, {"14 word write", "40", false, []slip.ID{slip.TyForTeen}}, {"14 word write", "104", false, []slip.ID{slip.WritesParts}},
 		{"40 word write", "14", false, []slip.ID{slip.TeenForTy}}, {"46 said write", "406", false, []slip.ID{slip.WritesParts}}, {"16 numeral say", "61", false, []slip.ID{slip.DigitsReversed}},
+		{"127 said write", "10027", false, []slip.ID{slip.WritesHundreds}}, {"127 said write", "100207", false, []slip.ID{slip.WritesParts}}, {"605 said write", "65", false, []slip.ID{slip.ZeroLeftOut}}, {"345 said write", "3045", false, []slip.ID{slip.ZeroPutIn}},
+		{"307 said write", "3007", false, []slip.ID{slip.WritesParts, slip.WritesHundreds, slip.ZeroPutIn}}, {"305 numeral units", "3 hundreds 5 ones", true, nil}, {"342 numeral units", "3, 4, 2", true, nil},
 		{"19 frames write", "9", false, []slip.ID{slip.OnesOnly}}, {"16 frames say", "15", false, []slip.ID{slip.OneOff}}, {"16 crowd ring", "17", false, []slip.ID{slip.OneOff}},
 		{"14 covered count-on", "13", false, []slip.ID{slip.OneOff, slip.TenSaidTwice}}, {"14 covered count-on", "15", false, []slip.ID{slip.OneOff}},
 		{"80 pieces how-many", "8", true, nil}, {"80 pieces how-many", "80", false, []slip.ID{slip.ValueForTens}}, {"80 units write", "8", false, []slip.ID{slip.TensForValue}},

@@ -4,15 +4,24 @@
   import Word from '../../../lib/ones/Word.svelte';
   import Cards from '../../../lib/pieces/Cards.svelte';
   import { shared } from '../../../lib/state.svelte';
-  import type { One, Step } from '../../../lib/wire.gen';
+  import type { Lesson, One, Step } from '../../../lib/wire.gen';
 
   let {
+    lesson,
     one,
     steps,
     index,
     w,
     h,
-  }: { one: One; steps: Step[]; index: number; material: string; w: number; h: number } = $props();
+  }: {
+    lesson: Lesson;
+    one: One;
+    steps: Step[];
+    index: number;
+    material: string;
+    w: number;
+    h: number;
+  } = $props();
 
   const step = $derived(steps[index]!);
   const answered = $derived(step.kind === 'answer' || step.kind === 'parts');
@@ -34,9 +43,9 @@
       (w - 26 * one.cards.length) / one.cards.reduce((n, c) => n + String(c).length, 1),
     ),
   );
-  const parts = $derived(
-    one.answered === 'expanded' || one.answered === 'units' || one.answered === 'how-many',
-  );
+  /** Of which kind it is asked how many there are. */
+  const howMany = $derived({ 'how-many': 'tens', hundreds: 'hundreds' }[one.answered]);
+  const parts = $derived(one.answered === 'expanded' || one.answered === 'units' || !!howMany);
 </script>
 
 <div class="figures" style:width="{w}px" style:height="{h}px" data-one="figures">
@@ -53,8 +62,10 @@
   </p>
   {#if parts}
     <p class="parts kid" style:font-size="{said}px">
-      {#if answered && one.answered === 'how-many'}
-        <span class="tens">{one.tens} tens</span>
+      {#if answered && howMany}
+        <span style:color="var(--{howMany}-ink)"
+          >{lesson.link.sum.answer} {words.places.find((p) => p.id === howMany)?.many}</span
+        >
       {:else if answered && one.answered === 'expanded'}
         <Cards cards={one.cards} cell={card} apart />
       {:else if answered}
@@ -63,8 +74,7 @@
             {words.places.find((p) => p.id === u.place)?.[u.digit === 1 ? 'one' : 'many']}</span
           >{/each}
       {:else}
-        {#each { length: one.answered === 'how-many' ? 1 : Math.max(2, one.cards.length) }, i (i)}<span
-            class="slot"
+        {#each { length: howMany ? 1 : Math.max(2, one.cards.length) }, i (i)}<span class="slot"
           ></span>{/each}
       {/if}
     </p>
@@ -100,9 +110,6 @@
     gap: 0.4em;
     line-height: 1.2;
     font-weight: 700;
-  }
-  .tens {
-    color: var(--tens-ink);
   }
   .slot {
     width: 2em;
