@@ -143,7 +143,7 @@ func places(g *guide.Guide, look func(name string)) {
 	if guide.Read[bool](g, "innerWidth <= 900") {
 		g.Press("Shelf")
 	}
-	g.Press("five and six digits").Holds("six digits", "document.querySelector('[data-fits=\"1980000\"]')").Settle()
+	g.Press("five and six digits").Holds("six digits", "document.querySelector('[data-fits=\"1980000\"]')").Press("numeral").Holds("words alone, the longest", "document.querySelector('[data-fits=\"990000\"]')").Settle()
 	look("Numbers, six digits")
 	alone(g, "9357 pieces cards", "Finn O.")
 	g.Key(" ", " ", " ", " ", " ").See("a card for each kind").Settle()

@@ -309,6 +309,7 @@
     .hand {
       grid-template-columns: repeat(3, minmax(0, 1fr));
       grid-template-rows: none;
+      grid-auto-rows: minmax(min-content, auto);
     }
   }
   @media (max-width: 700px) {
