@@ -76,7 +76,7 @@ var school = []class{
 			"Alma R.", "Anton V.", "Bea K.", "Cosmo H.", "Dora S.", "Elif T.", "Emil P.", "Frida N.", "Gus L.", "Hedda O.", "Ida W.", "Jonas F.",
 			"Kaya M.", "Lio B.", "Malu E.", "Nils C.", "Olive D.", "Pepe G.", "Runa J.", "Samu I.", "Tilda Q.", "Uma X.", "Vito Y.", "Zoe U.",
 		},
-		"1000", map[ladder.Strand]int{ladder.Places: 1, ladder.Joining: 3, ladder.Taking: 2}, 3, 3,
+		"1000", map[ladder.Strand]int{ladder.Places: 3, ladder.Joining: 3, ladder.Taking: 2}, 3, 3,
 		map[string]profile{
 			"Nils C.": {slip: "writes-both-digits"}, "Bea K.": {slip: "drops-new-ten"}, "Kaya M.": {slip: "smaller-from-larger"},
 			"Pepe G.": {away: true}, "Zoe U.": {away: true}, "Dora S.": {repeats: true}, "Emil P.": {repeats: true}, "Uma X.": {quick: true},

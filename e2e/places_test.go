@@ -16,8 +16,8 @@ func TestPlacesByTouch(t *testing.T) {
 	s := open(t)
 	g := s.sit(768, 1024)
 	s.login(g, "hanne")
-	stages := []choose.StageID{number.FourKinds, number.QuantityAndCard, number.ZeroInAPlace, number.ExpandedForm, number.FiveAndSix}
-	for i, stage := range []string{"four kinds", "quantity and card", "zero in a place", "expanded form", "five and six digits"} {
+	stages := []choose.StageID{number.FourKinds, number.QuantityAndCard, number.ZeroInAPlace, number.ExpandedForm, number.Renaming, number.CompareAndOrder, number.FiveAndSix}
+	for i, stage := range []string{"four kinds", "quantity and card", "zero in a place", "expanded form", "renaming", "compare and order", "five and six digits"} {
 		g.Press("Numbers").Holds("the boards", "document.querySelector('[aria-label=Strand]')").Press("Shelf")
 		if i == 0 {
 			g.Press("Places").See("Which numbers")
@@ -61,6 +61,13 @@ func TestPlacesByKeys(t *testing.T) {
 		{"473906 said cards", "4073906", "a 0 too many was put in"},
 		{"307 cards lay", "3007", "a 0 too many was put in"},
 		{"4060 drawn write", "460", "a 0 between the digits was left out"},
+		{"342 numeral how-many", "4", "only the digit of the tens was given"},
+		{"2 tens 14 ones", "214", "Undo"},
+		{"342 numeral rename 74", "4", "Undo"},
+		{"342 324", "<", "Undo"},
+		{"342,324 numeral decides", "1", "Undo"},
+		{"342 99 324", "99,342,324", "Undo"},
+		{"47,25 expanded join", "612", "each column’s whole sum was written"},
 	} {
 		ownByKeys(g, c.asked, "Finn O.", c.answer, c.means)
 	}
@@ -82,4 +89,78 @@ func TestANumberIsLaid(t *testing.T) {
 	g.Key(" ").See("300 and 5: a card for each kind, none for the tens.").Holds("apart", cards("cards 300 + 5")).Key(" ").See("The 0 says that there are no tens.").Holds("together", cards("cards 300, 5"))
 	g.Press("blocks").Holds("three flats", "document.querySelector('[aria-label=\"the number: 3 flats\"]')").Reload().Holds("kept", at("write/1")).Holds("in blocks", "document.querySelector('[aria-label=\"the number: 3 flats\"]')")
 	s.check(g)
+}
+
+// A number lies in another way by swaps there and back, each asked first.
+func TestANumberIsRenamed(t *testing.T) {
+	s := open(t)
+	g := s.sit(laptopWidth, laptopHeight)
+	s.login(g, "hanne")
+	lies := func(tens, ones string) string {
+		return fmt.Sprintf("document.querySelector('[aria-label=%q]') && document.querySelector('[aria-label=%q]')", "the number: "+tens, "the number: "+ones)
+	}
+	alone(g, "34 numeral rename 2", "Finn O.")
+	g.See("Two tens and how many ones?").Key(" ", " ").Holds("as usual", lies("3 bars", "4 beads")).Key(" ").See("One ten swaps for ten ones: two tens fourteen ones.").Holds("swapped", lies("2 bars", "14 beads"))
+	g.Key(" ").See("Fourteen ones").Reload().Holds("kept", lies("2 bars", "14 beads")).Key(" ").See("three tens four ones.").Holds("and back", lies("3 bars", "4 beads")).Key(" ").See("Two tens fourteen ones are as much as 34.")
+	s.check(g)
+}
+
+// A child fetches what the card says: the guide enters what lies on the tray, and what is
+// missing, too much or in the wrong place is said; nothing is lost by a reload.
+func TestATrayIsFetched(t *testing.T) {
+	s := open(t)
+	g := s.sit(768, 1024)
+	s.login(g, "hanne")
+	alone(g, "432 cards lay", "Finn O.")
+	toHands := func() {
+		g.Press("In the child’s hands").Holds("in the hands", "document.querySelectorAll('.fetched .lane').length === 4")
+	}
+	lay := func(place string, n int) {
+		for range n {
+			g.Press("One more: " + place)
+		}
+	}
+	toHands()
+	g.Press("Look at the tray").See("Nothing lies on the tray yet.")
+	lay("hundreds", 2)
+	lay("tens", 4)
+	lay("ones", 3)
+	g.Press("Look at the tray").See("The figures are there, but in other places").See("that is 243")
+	g.Reload().Holds("on the mat", "document.querySelector('[data-step] [data-one]')")
+	toHands()
+	g.Holds("it is kept", "document.querySelector('[aria-label=\"4 tens on the tray\"]')")
+	lay("hundreds", 1)
+	g.Press("One less: tens").Press("Look at the tray").See("One too many in the ones, and one missing in the hundreds. Does it belong there?")
+	lay("hundreds", 1)
+	g.Press("One less: ones").Press("Look at the tray").See("Right: four hundreds three tens two ones. That is 432.")
+	g.Press("Undo").Holds("what was said is gone", "!document.querySelector('.fetched [role=status]').innerText.trim()").Press("Empty the tray").Holds("empty", "document.querySelector('[aria-label=\"0 hundreds on the tray\"]')").Press("Undo")
+	g.Press("Write up who did what").See("Who did what")
+	s.check(g)
+}
+
+// Which of two is more is recorded by one touch or by its own key, in signs or in the words
+// of the class.
+func TestWhichIsMoreIsRecorded(t *testing.T) {
+	s := open(t)
+	g := s.sit(laptopWidth, laptopHeight)
+	s.login(g, "hanne")
+	alone(g, "342,324 numeral sign", "Finn O.")
+	workedToTheEnd(g).Key("1").See("no answer").Press("<").Holds("wrong", "document.querySelector('.answer.wrong')").Press(">").Holds("right", "!document.querySelector('.answer.wrong')").Key("<").Holds("by key", "document.querySelector('.answer.wrong')").Key("2").Holds("the second", "!document.querySelector('.answer.wrong')").Key(" ").See("Finish the lesson")
+	s.check(g)
+	seen, err := s.store.Observations(ctx, s.learner("Finn O."))
+	if err != nil {
+		t.Fatal(err)
+	}
+	kept := 0
+	for _, o := range seen {
+		if o.RecordedAt.After(s.now) {
+			kept++
+			if o.Answer != ">" || !o.Right() || ladder.Credit(o.Task, o.Stage) != number.CompareAndOrder {
+				t.Errorf("%+v", o)
+			}
+		}
+	}
+	if kept != 1 {
+		t.Errorf("%d records", kept)
+	}
 }

@@ -48,7 +48,7 @@ func TestEveryViewAtEveryWidth(t *testing.T) {
 		}
 		g.Turned(laptopWidth, laptopHeight)
 	})
-	if looked != 49 {
+	if looked != 56 {
 		t.Errorf("%d views were looked at", looked)
 	}
 }

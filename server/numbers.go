@@ -299,7 +299,7 @@ func (s *Server) look(c *call) error {
 // wrongTask says what is wrong with a typed task: as a number alone where there is no sign
 // in it, else as a problem.
 func wrongTask(text string, err error) *trouble {
-	t := refuse(fiber.StatusUnprocessableEntity, "This cannot be worked yet", "Write two numbers with + or - between them, such as 47+25 or 62-38; or 97/4, or 213*3; or one number up to 100, such as 17 or seventeen.").of("text")
+	t := refuse(fiber.StatusUnprocessableEntity, "This cannot be worked yet", "Write two numbers with + or - between them, such as 47+25 or 62-38; or 97/4, or 213*3; or one number, such as 342 or seventeen, or 2 tens 14 ones; or two to five numbers to compare, such as 342 324.").of("text")
 	if _, one := number.Parse(text); one != nil && !errors.Is(one, task.ErrForm) {
 		return t.because(one)
 	}

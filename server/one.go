@@ -55,10 +55,23 @@ func (s *Server) askedLately(c *call, ask wire.ChooseOne) ([]number.Asked, error
 	return asked, err
 }
 
+// tray answers whether what was fetched for a number is right, and what is not.
+func (s *Server) tray(c *call) error {
+	var lies wire.TrayLies
+	if err := read(c, &lies); err != nil {
+		return err
+	}
+	says, err := wire.TraySaysOf(c.class.Settings, lies)
+	if err != nil {
+		return refuse(fiber.StatusUnprocessableEntity, "This tray cannot be looked at", "Enter up to 99 pieces of each kind.").because(err).of("lies")
+	}
+	return c.JSON(says)
+}
+
 // wrongOne says beside which part of a choice the mistake is.
 func wrongOne(err error) *trouble {
 	t := refuse(fiber.StatusUnprocessableEntity, "These numbers cannot be chosen", "Pick a stage, then which numbers, shown as and answered as.").because(err)
-	for field, cause := range map[string]error{"stage": number.ErrStage, "numbers": number.ErrChosen, "digits": number.ErrDigits, "zeros": number.ErrZeros, "shown": number.ErrShown, "answered": number.ErrAnswered} {
+	for field, cause := range map[string]error{"stage": number.ErrStage, "numbers": number.ErrChosen, "digits": number.ErrDigits, "zeros": number.ErrZeros, "swaps": number.ErrSwaps, "many": number.ErrMany, "differ": number.ErrDiffer, "shown": number.ErrShown, "answered": number.ErrAnswered} {
 		if errors.Is(err, cause) {
 			return t.of(field)
 		}

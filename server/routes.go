@@ -46,6 +46,7 @@ func Routes() []Route {
 		{fiber.MethodPost, "/lessons/:lesson/counts", store.Assistant, (*Server).timed},
 		{fiber.MethodGet, "/today", store.Viewer, (*Server).morning},
 		{fiber.MethodPost, "/numbers", store.Viewer, (*Server).chooseOne},
+		{fiber.MethodPost, "/tray", store.Viewer, (*Server).tray},
 		{fiber.MethodGet, "/stands", store.Viewer, (*Server).stands},
 		{fiber.MethodGet, "/vines", store.Viewer, (*Server).vines},
 		{fiber.MethodGet, "/learners/:learner", store.Viewer, (*Server).learner},

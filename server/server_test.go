@@ -225,6 +225,7 @@ func (p person) bodies(lesson, learner string) map[string]any {
 		"POST /look":                 wire.Typed{Text: "47+25"},
 		"POST /lessons":              wire.NewLesson{ID: uuid.NewString(), Tasks: tasks("sum", "", []int{47, 25})},
 		"POST /numbers":              wire.ChooseOne{Stage: "tens/writing-teens", Count: 12},
+		"POST /tray":                 wire.TrayLies{Number: 342, Lies: map[string]int{"hundreds": 3}},
 		"PATCH /lessons/" + lesson:   wire.LessonChange{Revision: 1, Stand: "mat"},
 		"PATCH /members/" + learner:  wire.ChangeMember{Role: "assistant"},
 	}
@@ -625,19 +626,19 @@ func TestDesk(t *testing.T) {
 	var desk wire.Desk
 	lead.send("GET", lead.class(""), nil).into(t, &desk)
 	// Half past eleven in the morning, UTC, is the next day in Auckland.
-	if desk.Day != "Thursday 26 November" || desk.Class.Role != "lead" || len(desk.Learners) != 1 || len(desk.Stages) != 38 {
+	if desk.Day != "Thursday 26 November" || desk.Class.Role != "lead" || len(desk.Learners) != 1 || len(desk.Stages) != 40 {
 		t.Errorf("%+v", desk)
 	}
 	var set wire.Desk
 	exchanging := desk.Settings
 	exchanging.Swap, exchanging.Places, exchanging.And, exchanging.Material = "exchange", "units", true, "blocks"
 	lead.send("PUT", lead.class("/settings"), exchanging).into(t, &set)
-	if set.Words.ASwap != "an exchange" || set.Words.Places[0].Many != "units" || set.Stages[17].Name != "one exchange, units" {
+	if set.Words.ASwap != "an exchange" || set.Words.Places[0].Many != "units" || set.Stages[19].Name != "one exchange, units" {
 		t.Errorf("the words are %+v, %+v", set.Words, set.Stages)
 	}
 	var choices wire.Choices
 	lead.send("GET", lead.class("/choices"), nil).into(t, &choices)
-	if len(choices.Matters) != 16 || choices.Matters[0].Sides[1].Example != "Ten units trade for one ten. It joins the tens." {
+	if len(choices.Matters) != 17 || choices.Matters[0].Sides[1].Example != "Ten units trade for one ten. It joins the tens." {
 		t.Errorf("%+v", choices.Matters[0])
 	}
 }

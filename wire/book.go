@@ -30,6 +30,7 @@ type Entry struct {
 	Answer    string   `json:"answer"`
 	Result    string   `json:"result"`  // the right one, as it is written
 	Between   Named    `json:"between"` // what can stand between the parts of an answer, and its key; empty for one part
+	Keys      []Key    `json:"keys"`    // answers of one touch, where it is not answered in figures
 	Right     bool     `json:"right"`
 	Slips     []string `json:"slips"` // what explains a wrong answer, in words
 	Stage     string   `json:"stage"`
@@ -81,13 +82,16 @@ type Kept struct {
 func EntryOf(w say.Words, k Kept, today book.Day, lead bool) Entry {
 	stage := ladder.Credit(k.Task, k.Stage)
 	e := Entry{
-		ID: k.ID, Learner: k.Learner, Lesson: k.Lesson, Task: w.Task(k.Task), Nth: k.Nth, Answer: k.Answer, Result: k.Task.Result(), Between: between(k.Task),
+		ID: k.ID, Learner: k.Learner, Lesson: k.Lesson, Task: w.Task(k.Task), Nth: k.Nth, Answer: k.Answer, Result: k.Task.Result(), Between: between(k.Task), Keys: []Key{},
 		Right: k.Right(), Slips: []string{}, Stage: string(stage), StageName: w.Stage(stage), Manner: string(k.Manner), InManner: say.InManner(k.Manner), Manners: MannersOf(stage),
 		Help: string(k.Help), HelpSays: say.Help(k.Help), Way: string(k.Way), WayName: say.Way(k.Way), Came: string(k.Came), CameSays: say.Came(k.Came), Chosen: k.Chosen, Runs: k.Runs, HasNote: k.Note != "",
 		Day: k.Day.String(), DaySays: say.ShortDay(k.Day, today), By: k.By, At: k.At.Format("15:04"), Withdrawn: k.Withdrawn, Replaces: k.Replaces, Current: k.Current,
 	}
 	if lead {
 		e.Note = k.Note
+	}
+	if a, of := number.From(k.Task); of {
+		e.Keys = keysOf(w, a)
 	}
 	for _, id := range k.Task.Explains(k.Answer) {
 		e.Slips = append(e.Slips, say.Slip(id))
@@ -105,6 +109,8 @@ func between(t task.Task) Named {
 		switch a.Answered {
 		case number.InParts:
 			return Named{" + ", "+"}
+		case number.Order:
+			return Named{", ", "next number"}
 		case number.InUnits:
 			if len(a.Right()) > 2 {
 				return Named{", ", "next kind"}
@@ -256,7 +262,7 @@ func WorkedOf(class setting.Class, l lesson.Lesson, nth int, children []Learner,
 	}
 	if a, of := number.From(t); of {
 		if one, err := oneOf(class, a); err == nil {
-			out.One, out.Words = &one, w.Number(a.Number)
+			out.One, out.Words = &one, w.Number(a.Said())
 		}
 	}
 	for _, r := range rows {

@@ -49,7 +49,7 @@ func SettingsOf(c setting.Class, revision int) Settings {
 	return Settings{
 		Revision: revision, Swap: string(c.Swap), Places: string(c.Places), And: c.And, Material: string(c.Material),
 		Digits: string(c.Digits), Teens: string(c.Teens), Comma: string(c.Comma), When: string(c.When), Carried: string(c.Carried), Crossing: string(c.Crossing), Order: string(c.Order), Zeros: string(c.Zeros), Filled: string(c.Filled), Range: string(c.Range),
-		Bank: string(c.Bank), Adult: string(c.Adult),
+		Bank: string(c.Bank), Adult: string(c.Adult), Signs: string(c.Signs),
 		Colours: coloursOf(c.Colours),
 	}
 }
@@ -59,7 +59,7 @@ func ClassOf(s Settings) setting.Class {
 	return setting.Class{
 		Swap: say.SwapWord(s.Swap), Places: say.PlaceWord(s.Places), And: s.And, Material: material.Kind(s.Material), Digits: say.DigitWord(s.Digits),
 		Teens: say.TeenWord(s.Teens), Comma: say.Separator(s.Comma), When: trace.When(s.When), Carried: paper.Carried(s.Carried), Crossing: paper.Crossing(s.Crossing), Order: trace.Order(s.Order), Zeros: trace.Zeros(s.Zeros), Filled: trace.Filled(cmp.Or(s.Filled, string(trace.ByRows))), Range: choose.Range(s.Range),
-		Bank: say.BankWord(s.Bank), Adult: say.AdultWord(s.Adult),
+		Bank: say.BankWord(s.Bank), Adult: say.AdultWord(s.Adult), Signs: say.SignWord(cmp.Or(s.Signs, string(say.InSigns))),
 		Colours: setOf(s.Colours),
 	}
 }
@@ -291,7 +291,7 @@ func stepOf(s trace.Step, line say.Line, turn, mark int) Step {
 	if s.At.Phase == trace.Work || s.At.Phase == trace.Swapping {
 		out.Place = s.At.Place.String()
 	}
-	if s.Kind == number.Each {
+	if s.Kind == number.Each || s.Kind == number.Compare || s.Kind == number.Together {
 		out.Place = s.To.String()
 	}
 	for _, span := range line.Says {
@@ -396,6 +396,7 @@ func ChoicesOf(now setting.Class) Choices {
 		matter(now, "and", []sideOfAnd{"false", "true"}, func(c *setting.Class, side sideOfAnd) { c.And = side == "true" }, said(swap.ReadOut)),
 		matter(now, "teens", say.TeenWords(), func(c *setting.Class, side say.TeenWord) { c.Teens = side }, number(17)),
 		matter(now, "comma", say.Separators(), func(c *setting.Class, side say.Separator) { c.Comma = side }, number(3_825)),
+		matter(now, "signs", say.SignWords(), func(c *setting.Class, side say.SignWord) { c.Signs = side }, func(c setting.Class) string { return c.Words().SignExample() }),
 		matter(now, "range", choose.Ranges(), func(c *setting.Class, side choose.Range) { c.Range = side }, func(c setting.Class) string { return c.Words().RangeExample(c.Range) }),
 		matter(now, "material", material.Kinds(), func(c *setting.Class, side material.Kind) { c.Material = side }, func(c setting.Class) string { return say.PieceNames(c.Material) }),
 	}}

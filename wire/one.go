@@ -11,7 +11,9 @@ import (
 	"vineswap/core/group"
 	"vineswap/core/ladder"
 	"vineswap/core/number"
+	"vineswap/core/piece"
 	"vineswap/core/place"
+	"vineswap/core/rename"
 	"vineswap/core/say"
 	"vineswap/core/setting"
 	"vineswap/core/trace"
@@ -26,14 +28,24 @@ func oneOf(class setting.Class, a number.Asked) (One, error) {
 	}
 	work, _ := number.Worked(t)
 	nth, _, things := say.ThingOf(a)
-	parts, cord := w.Parts(a.Number)
+	n := a.Said()
+	parts, cord := w.Parts(n)
 	out := One{
-		Number: int(a.Number), Shown: string(a.Shown), Answered: string(a.Answered), ShownName: say.Shown(a.Shown), AnsweredName: say.Answered(a.Answered), Given: w.Given(a), Question: w.Question(a),
-		Scene: string(t.Scene), Tens: a.Tens(), Ones: a.Ones(), Parts: []WordPart{}, Cord: string(cord), Thing: nth, Things: things, Drawn: work.Drawn, Pairs: work.Filled == trace.ByPairs,
-		Digits: []Written{}, Cards: ints(a.Number.Expanded()), Frames: work.Frames, Choices: []Picture{}, InRing: []string{}, Slips: []SlipSay{},
+		Number: int(n), Shown: string(a.Shown), Answered: string(a.Answered), ShownName: say.Shown(a.Shown), AnsweredName: say.Answered(a.Answered), Given: w.Given(a), Question: w.Question(a),
+		Scene: string(t.Scene), Tens: int(n) / 10, Ones: int(n) % 10, Parts: []WordPart{}, Cord: string(cord), Thing: nth, Things: things, Drawn: work.Drawn, Pairs: work.Filled == trace.ByPairs,
+		Digits: []Written{}, Cards: ints(n.Expanded()), Frames: work.Frames, Choices: []Picture{}, InRing: []string{}, Slips: []SlipSay{}, Piles: []Written{}, Rows: []NumberRow{}, Keys: keysOf(w, a),
 	}
-	for _, p := range a.Places() {
-		out.Digits = append(out.Digits, Written{p.String(), a.Number.Digit(p)})
+	out.Digits = digitsOf(n)
+	lies := a.Holding()
+	for p := place.Thousands; p >= place.Ones; p-- {
+		if lies.At(p) > 0 {
+			out.Piles = append(out.Piles, Written{p.String(), lies.At(p)})
+		}
+	}
+	if all := a.Numbers(); len(all) > 1 {
+		for _, n := range all {
+			out.Rows = append(out.Rows, NumberRow{int(n), w.Numeral(n), w.Number(n), digitsOf(n), ints(n.Expanded())})
+		}
 	}
 	for _, p := range parts {
 		out.Parts = append(out.Parts, WordPart{p.Text, p.Place.String(), p.Changed, p.Own})
@@ -73,6 +85,41 @@ func oneOf(class setting.Class, a number.Asked) (One, error) {
 	return out, nil
 }
 
+// TraySaysOf says whether what lies on a tray is as a number asks. The error tells of a
+// count that no tray has.
+func TraySaysOf(class setting.Class, tray TrayLies) (TraySays, error) {
+	var lies piece.Holding
+	for name, n := range tray.Lies {
+		p, err := place.Parse(name)
+		if err != nil || p > place.TopPiece {
+			return TraySays{}, fmt.Errorf("%q is no place that has pieces", name)
+		}
+		if n < 0 || n > rename.Most {
+			return TraySays{}, fmt.Errorf("%w, not %d %s", number.ErrTray, n, p)
+		}
+		lies[piece.Of(p)] = int16(n)
+	}
+	n := place.Number(tray.Number)
+	return TraySays{len(number.Fetched(n, lies)) == 0, class.Words().Fetched(n, lies)}, nil
+}
+
+// keysOf are the answers of one touch.
+func keysOf(w say.Words, a number.Asked) []Key {
+	keys := []Key{}
+	for _, k := range w.Keys(a) {
+		keys = append(keys, Key(k))
+	}
+	return keys
+}
+
+func digitsOf(n place.Number) []Written {
+	out := []Written{}
+	for p := n.Top(); p >= place.Ones; p-- {
+		out = append(out, Written{p.String(), n.Digit(p)})
+	}
+	return out
+}
+
 // crowdOf makes a crowd with the outlines of its rings.
 func crowdOf(c crowd.Crowd) Crowd {
 	out := Crowd{Width: crowd.Width, Height: crowd.Height, Apart: tenth(c.Apart), Ten: crowd.Ten, Things: []Spot{}, Rings: [][]int{}, Hulls: [][]Spot{}, Tens: []Spot{}}
@@ -109,7 +156,13 @@ func numbersOf(list []int) []place.Number {
 
 // OneChoiceOf reads which numbers are asked for.
 func OneChoiceOf(ask ChooseOne) number.Choice {
-	c := number.Choice{Stage: choose.StageID(ask.Stage), Digits: ask.Digits, Zeros: number.Zeros(ask.Zeros)}
+	c := number.Choice{Stage: choose.StageID(ask.Stage), Digits: ask.Digits, Zeros: number.Zeros(ask.Zeros), Many: ask.Many}
+	for _, s := range ask.Swaps {
+		c.Swaps = append(c.Swaps, number.Swaps(s))
+	}
+	for _, d := range ask.Differ {
+		c.Differ = append(c.Differ, number.Differ(d))
+	}
 	if ask.Numbers != nil {
 		c.Numbers = numbersOf(ask.Numbers)
 	}
@@ -131,14 +184,29 @@ func ChosenOneOf(class setting.Class, c number.Choice, space number.Space, latel
 	}
 	ways := c.Ways()
 	out := ChosenOne{
-		Fits: space.Count(), Left: space.Count() - len(lately), Says: say.NumbersInWays(c.Count(), len(ways)), Lately: say.AskedLately(len(lately)), Numbers: []Toggle{}, Digits: []Toggle{}, Zeros: []Toggle{}, Shown: []Toggle{}, Answered: []Toggle{},
-		Ways: []OneWay{}, Problems: []Sum{}, Choice: ChooseOne{Stage: string(c.Stage), Numbers: ints(c.Numbers), Digits: c.Digits, Zeros: string(c.Zeros), Shown: []string{}, Answered: []string{}}, Seed: fmt.Sprint(seed),
+		Fits: fmt.Sprint(space.Count()), Left: fmt.Sprint(space.Count() - len(lately)), Says: say.NumbersInWays(c.Count(), len(ways)), Lately: say.AskedLately(len(lately)), Numbers: []Toggle{}, Digits: []Toggle{}, Zeros: []Toggle{}, Swaps: []Toggle{}, Many: []Toggle{}, Differ: []Toggle{}, Shown: []Toggle{}, Answered: []Toggle{},
+		Ways: []OneWay{}, Problems: []Sum{}, Choice: ChooseOne{Stage: string(c.Stage), Numbers: ints(c.Numbers), Digits: c.Digits, Zeros: string(c.Zeros), Many: c.Many, Shown: []string{}, Answered: []string{}}, Seed: fmt.Sprint(seed),
 	}
 	for _, d := range options.Digits {
 		out.Digits = append(out.Digits, Toggle{ID: fmt.Sprint(d), Name: say.Digits(d), On: slices.Contains(c.Digits, d)})
 	}
 	for _, z := range options.Zeros {
 		out.Zeros = append(out.Zeros, Toggle{ID: string(z), Name: say.Zeros(z), On: z == c.Zeros})
+	}
+	for _, s := range options.Swaps {
+		out.Swaps = append(out.Swaps, Toggle{ID: string(s), Name: w.SwapsAway(s), On: slices.Contains(c.Swaps, s)})
+	}
+	for _, n := range options.Many {
+		out.Many = append(out.Many, Toggle{ID: fmt.Sprint(n), Name: say.Many(n), On: slices.Contains(c.Many, n)})
+	}
+	for _, d := range options.Differ {
+		out.Differ = append(out.Differ, Toggle{ID: string(d), Name: w.Differs(d), On: slices.Contains(c.Differ, d)})
+	}
+	for _, s := range c.Swaps {
+		out.Choice.Swaps = append(out.Choice.Swaps, string(s))
+	}
+	for _, d := range c.Differ {
+		out.Choice.Differ = append(out.Choice.Differ, string(d))
 	}
 	for _, n := range options.Numbers {
 		t := Toggle{ID: n.String(), Name: w.Numeral(n), On: slices.Contains(c.Numbers, n)}
@@ -161,7 +229,7 @@ func ChosenOneOf(class setting.Class, c number.Choice, space number.Space, latel
 		out.Choice.Answered = append(out.Choice.Answered, string(a))
 	}
 	for _, way := range ways {
-		out.Ways = append(out.Ways, OneWay{string(way.Shown), string(way.Answered), way.Numbers})
+		out.Ways = append(out.Ways, OneWay{string(way.Shown), string(way.Answered)})
 	}
 	for _, a := range space.Draw(count, seed, lately) {
 		sum, err := TaskOf(class, a.Task(), c.Stage)

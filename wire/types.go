@@ -80,6 +80,7 @@ type Settings struct {
 	Order    string  `json:"order" validate:"required"`
 	Zeros    string  `json:"zeros" validate:"required"`
 	Filled   string  `json:"filled,omitempty"` // an older screen does not send it
+	Signs    string  `json:"signs,omitempty"`  // nor this
 	Bank     string  `json:"bank" validate:"required"`
 	Adult    string  `json:"adult" validate:"required"`
 	Range    string  `json:"range" validate:"required"` // how far the numbers go
@@ -224,6 +225,9 @@ type ChooseOne struct {
 	Numbers  []int    `json:"numbers,omitempty" validate:"max=101"` // small ones one by one
 	Digits   []int    `json:"digits,omitempty" validate:"max=6"`    // of large ones
 	Zeros    string   `json:"zeros,omitempty"`                      // no, any or yes
+	Swaps    []string `json:"swaps,omitempty" validate:"max=3"`     // to another way of laying a number
+	Many     []int    `json:"many,omitempty" validate:"max=4"`      // how many are compared
+	Differ   []string `json:"differ,omitempty" validate:"max=5"`    // where they differ first
 	Shown    []string `json:"shown,omitempty" validate:"max=20"`
 	Answered []string `json:"answered,omitempty" validate:"max=20"`
 	Children []string `json:"children,omitempty" validate:"max=40"`    // whose questions are not drawn again
@@ -234,13 +238,16 @@ type ChooseOne struct {
 
 // ChosenOne is how many questions fit, and some of them.
 type ChosenOne struct {
-	Fits     int       `json:"fits"`    // questions in all
-	Left     int       `json:"left"`    // of these, not asked lately
+	Fits     string    `json:"fits"`    // questions in all; a count may pass 2^53
+	Left     string    `json:"left"`    // of these, not asked lately
 	Says     string    `json:"says"`    // "9 numbers in 5 ways"
 	Lately   string    `json:"lately"`  // how many were asked lately; empty for none
 	Numbers  []Toggle  `json:"numbers"` // there are to choose from
 	Digits   []Toggle  `json:"digits"`  // of large numbers
 	Zeros    []Toggle  `json:"zeros"`   // one where there is no choice
+	Swaps    []Toggle  `json:"swaps"`   // to another way of laying a number
+	Many     []Toggle  `json:"many"`    // how many are compared
+	Differ   []Toggle  `json:"differ"`  // where they differ first
 	Shown    []Toggle  `json:"shown"`
 	Answered []Toggle  `json:"answered"`
 	Ways     []OneWay  `json:"ways"`
@@ -261,7 +268,6 @@ type Toggle struct {
 type OneWay struct {
 	Shown    string `json:"shown"`
 	Answered string `json:"answered"`
-	Numbers  int    `json:"numbers"`
 }
 
 // Stands is which children are ready for a stage, or wobble at it, stage by stage.
@@ -570,30 +576,61 @@ type Written struct {
 // One is a number that is asked alone: how it is shown and answered, and all that its
 // picture needs.
 type One struct {
-	Number       int        `json:"number"`
-	Shown        string     `json:"shown"`
-	Answered     string     `json:"answered"`
-	ShownName    string     `json:"shownName"`
-	AnsweredName string     `json:"answeredName"`
-	Given        string     `json:"given"`    // as it is shown in words or figures; empty for a picture
-	Question     string     `json:"question"` // what is asked
-	Scene        string     `json:"scene"`
-	Tens         int        `json:"tens"`
-	Ones         int        `json:"ones"`
-	Digits       []Written  `json:"digits"` // the highest first
-	Cards        []int      `json:"cards"`  // one for each place that has something
-	Parts        []WordPart `json:"parts"`  // of its word
-	Cord         string     `json:"cord"`   // how word and figures go together
-	Thing        int        `json:"thing"`  // which things are counted
-	Things       string     `json:"things"`
-	Drawn        bool       `json:"drawn"` // tens and ones are drawn
-	Pairs        bool       `json:"pairs"` // frames are filled by pairs
-	Frames       int        `json:"frames"`
-	Crowd        *Crowd     `json:"crowd,omitempty"`
-	Choices      []Picture  `json:"choices"` // pictures to pick from, or to match
-	InRing       []string   `json:"inRing"`  // of a crowd: what is said of a ring that a child closes, by how many are in it
-	Boxes        *BoxesSay  `json:"boxes,omitempty"`
-	Slips        []SlipSay  `json:"slips"` // that its answers would show
+	Number       int         `json:"number"`
+	Shown        string      `json:"shown"`
+	Answered     string      `json:"answered"`
+	ShownName    string      `json:"shownName"`
+	AnsweredName string      `json:"answeredName"`
+	Given        string      `json:"given"`    // as it is shown in words or figures; empty for a picture
+	Question     string      `json:"question"` // what is asked
+	Scene        string      `json:"scene"`
+	Tens         int         `json:"tens"`
+	Ones         int         `json:"ones"`
+	Digits       []Written   `json:"digits"` // the highest first
+	Cards        []int       `json:"cards"`  // one for each place that has something
+	Parts        []WordPart  `json:"parts"`  // of its word
+	Cord         string      `json:"cord"`   // how word and figures go together
+	Thing        int         `json:"thing"`  // which things are counted
+	Things       string      `json:"things"`
+	Drawn        bool        `json:"drawn"` // tens and ones are drawn
+	Pairs        bool        `json:"pairs"` // frames are filled by pairs
+	Frames       int         `json:"frames"`
+	Crowd        *Crowd      `json:"crowd,omitempty"`
+	Choices      []Picture   `json:"choices"` // pictures to pick from, or to match
+	InRing       []string    `json:"inRing"`  // of a crowd: what is said of a ring that a child closes, by how many are in it
+	Boxes        *BoxesSay   `json:"boxes,omitempty"`
+	Slips        []SlipSay   `json:"slips"` // that its answers would show
+	Piles        []Written   `json:"piles"` // what lies of each place, the highest first: as usual, or renamed
+	Rows         []NumberRow `json:"rows"`  // where there are several numbers: each of them
+	Keys         []Key       `json:"keys"`  // what it is answered with besides figures
+}
+
+// NumberRow is one of several numbers.
+type NumberRow struct {
+	Number  int       `json:"number"`
+	Numeral string    `json:"numeral"` // in the class's writing
+	Word    string    `json:"word"`
+	Digits  []Written `json:"digits"` // the highest first
+	Cards   []int     `json:"cards"`
+}
+
+// TrayLies is what lies on a tray that was fetched for a number.
+type TrayLies struct {
+	Number int            `json:"number" validate:"min=0,max=9999"`
+	Lies   map[string]int `json:"lies" validate:"max=4"` // by place
+}
+
+// TraySays is what is said of it.
+type TraySays struct {
+	Right bool   `json:"right"`
+	Says  string `json:"says"`
+}
+
+// Key is an answer that is one touch.
+type Key struct {
+	Given string `json:"given"` // as it is kept
+	Name  string `json:"name"`
+	Key   string `json:"key"` // on the keyboard
 }
 
 // BoxesSay is what is said of sticks that a child lays in the boxes from 0 to 9.

@@ -13,15 +13,17 @@ import (
 	"vineswap/core/trace"
 )
 
-// aNumber tells whether a text is one number alone: digits and nothing else.
+// aNumber tells whether a text is one number alone: digits, with commas between or not, or
+// the cards that make it.
 func aNumber(text string) bool {
 	text = strings.TrimSpace(text)
-	return text != "" && strings.Trim(text, "0123456789") == ""
+	return text != "" && strings.Trim(text, "0123456789,") == "" || strings.HasPrefix(text, "cards")
 }
 
 // number lays one number out alone: piece by piece of each place, then its cards.
 func (f workFlags) number(out io.Writer, text string) error {
-	n, err := place.ParseNumber(strings.TrimSpace(text))
+	a, err := number.Parse(text)
+	n := a.Number
 	if err != nil {
 		return usageError{fmt.Errorf("%q: %w", text, err)}
 	}

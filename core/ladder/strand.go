@@ -104,6 +104,8 @@ func init() {
 		ofOne(number.QuantityAndCard, ofPlaces, after(number.FourKinds)),
 		ofOne(number.ZeroInAPlace, ofPlaces, after(number.QuantityAndCard)),
 		ofOne(number.ExpandedForm, ofPlaces, after(number.QuantityAndCard)),
+		ofOne(number.Renaming, ofPlaces, after(number.ExpandedForm)),
+		ofOne(number.CompareAndOrder, ofPlaces, after(number.ZeroInAPlace)),
 		ofOne(number.FiveAndSix, ofPlaces, after(number.ZeroInAPlace, number.ExpandedForm)),
 	)
 	Register(Joining,
@@ -124,7 +126,7 @@ func init() {
 		ofNumbers(choose.TakeWithinTen, small, after(choose.WithinTen), problem.DifferenceOf(9, 4)),
 		ofNumbers(choose.BackOverTen, small, after(choose.OverTen, choose.TakeWithinTen), problem.DifferenceOf(13, 8)),
 		ofNumbers(choose.TakeNoSwap, all, numbersFirst, problem.DifferenceOf(68, 23)),
-		ofNumbers(choose.TakeOneSwapTens, all, after(choose.TakeNoSwap, choose.BackOverTen, "places/renaming", number.FourKinds), problem.DifferenceOf(62, 38)),
+		ofNumbers(choose.TakeOneSwapTens, all, after(choose.TakeNoSwap, choose.BackOverTen, number.Renaming, number.FourKinds), problem.DifferenceOf(62, 38)),
 		ofNumbers(choose.TakeOneSwapHigher, all, after(choose.TakeOneSwapTens), problem.DifferenceOf(528, 163)),
 		ofNumbers(choose.TakeSeveralSwaps, all, after(choose.TakeOneSwapHigher), problem.DifferenceOf(523, 138)),
 		ofNumbers(choose.AcrossOneZero, all, after(choose.TakeSeveralSwaps, number.ZeroInAPlace), problem.DifferenceOf(503, 128)),

@@ -17,6 +17,9 @@ type Choice struct {
 	Numbers  []place.Number
 	Digits   []int
 	Zeros    Zeros
+	Swaps    []Swaps  // from the usual way of laying a number to another one
+	Many     []int    // how many numbers are compared
+	Differ   []Differ // where they differ first
 	Shown    []Shown
 	Answered []Answered
 }
@@ -27,6 +30,9 @@ var (
 	ErrChosen   = errors.New("the stage has no such number")
 	ErrDigits   = errors.New("the stage has no numbers with so many digits")
 	ErrZeros    = errors.New("the stage has its zeros as they are")
+	ErrSwaps    = errors.New("the stage renames no numbers like this")
+	ErrMany     = errors.New("the stage does not compare so many numbers")
+	ErrDiffer   = errors.New("the stage has no numbers that differ there")
 	ErrShown    = errors.New("the stage does not show numbers like this")
 	ErrAnswered = errors.New("the stage does not have numbers answered like this")
 )
@@ -36,6 +42,9 @@ type Options struct {
 	Numbers  []place.Number
 	Digits   []int
 	Zeros    []Zeros // one where they are as the stage has them
+	Swaps    []Swaps
+	Many     []int
+	Differ   []Differ
 	Shown    []Shown
 	Answered []Answered
 }
@@ -59,6 +68,19 @@ func OptionsOf(id choose.StageID, limit place.Number) (Options, error) {
 	}
 	if s.lengths != nil {
 		o.Zeros = []Zeros{NoZeros, AnyZeros, WithZeros}
+		if s.compares() {
+			o.Zeros = o.Zeros[:2]
+			o.Many = []int{2, 3, 4, MostCompared}
+			o.Differ = []Differ{ByLength}
+			for _, d := range differSides[1:] {
+				if p, _ := place.Parse(string(d)); len(o.Digits) > 0 && int(p) < slices.Max(o.Digits) {
+					o.Differ = append(o.Differ, d)
+				}
+			}
+		}
+		if s.renames() {
+			o.Swaps = swapsSides
+		}
 		if s.zeros != "" {
 			o.Zeros = []Zeros{s.zeros}
 		}
@@ -70,7 +92,7 @@ func OptionsOf(id choose.StageID, limit place.Number) (Options, error) {
 func Whole(id choose.StageID) (Choice, error) {
 	o, err := OptionsOf(id, 0)
 	s, _ := stageOf(id)
-	return Choice{id, o.Numbers, o.Digits, s.zeros.orAny(), o.Shown, o.Answered}, err
+	return Choice{id, o.Numbers, o.Digits, s.zeros.orAny(), o.Swaps, o.Many, o.Differ, o.Shown, o.Answered}, err
 }
 
 // Fitted is the choice with the usual side of what is left open; the error names what is
@@ -90,6 +112,15 @@ func (c Choice) Fitted(limit place.Number) (Choice, error) {
 	if c.Zeros == "" {
 		c.Zeros = s.zeros.orAny()
 	}
+	if c.Swaps == nil && s.renames() {
+		c.Swaps = []Swaps{OneSwap, TwoSwaps}
+	}
+	if c.Many == nil && s.compares() {
+		c.Many = []int{2}
+	}
+	if c.Differ == nil {
+		c.Differ = o.Differ
+	}
 	if c.Shown == nil {
 		for _, w := range s.usual {
 			c.Shown = appendNew(c.Shown, w.shown)
@@ -104,7 +135,7 @@ func (c Choice) Fitted(limit place.Number) (Choice, error) {
 	if s.lengths == nil {
 		c.Digits, c.Zeros, zeros = nil, "", nil
 	}
-	return c, errors.Join(allOf(c.Numbers, o.Numbers, ErrChosen), allOf(c.Digits, o.Digits, ErrDigits), allOf(zeros, o.Zeros, ErrZeros), allOf(c.Shown, o.Shown, ErrShown), allOf(c.Answered, o.Answered, ErrAnswered))
+	return c, errors.Join(allOf(c.Numbers, o.Numbers, ErrChosen), allOf(c.Digits, o.Digits, ErrDigits), allOf(zeros, o.Zeros, ErrZeros), allOf(c.Swaps, o.Swaps, ErrSwaps), allOf(c.Many, o.Many, ErrMany), allOf(c.Differ, o.Differ, ErrDiffer), allOf(c.Shown, o.Shown, ErrShown), allOf(c.Answered, o.Answered, ErrAnswered))
 }
 
 func appendNew[T comparable](list []T, x T) []T {
@@ -123,33 +154,44 @@ func allOf[T comparable](some, all []T, err error) error {
 	return nil
 }
 
-// Way is one way of showing with one of answering, and how many of the chosen numbers
-// suit it.
+// Way is one way of showing with one of answering, and how many questions there are.
 type Way struct {
 	Shown    Shown
 	Answered Answered
-	Numbers  int
+	Count    int
 }
 
-// Ways are the ways of the choice that at least one of its numbers suits.
+// Ways are the ways of the choice in which it asks at least one question.
 func (c Choice) Ways() []Way {
 	var list []Way
-	for _, w := range ways {
-		if n := c.of(w).count(); n > 0 {
-			list = append(list, Way{w.shown, w.answered, n})
-		}
+	for _, p := range c.Space().parts {
+		list = append(list, Way{p.asks().shown, p.asks().answered, p.count()})
 	}
 	return list
 }
 
-// of are the numbers of the choice that suit one way.
-func (c Choice) of(w way) numbers {
+// in are the questions of the choice that are asked in one way; nil for none.
+func (c Choice) in(w way) part {
 	st, known := stageOf(c.Stage)
 	if !known || !slices.Contains(c.Shown, w.shown) || !slices.Contains(c.Answered, w.answered) {
-		return listed(nil)
+		return nil
 	}
+	from := c.of(st, w)
+	switch all, ofLengths := from.(lengths); {
+	case w.answered == Join:
+		return joined{w, from}
+	case ofLengths && w.renamed():
+		return ofRenamings(w, all, c.Swaps)
+	case ofLengths && w.several():
+		return ofCompared(w, all, c.Many, c.Differ)
+	}
+	return single{w, from}
+}
+
+// of are the numbers of the choice that suit one way.
+func (c Choice) of(st stage, w way) numbers {
 	if st.lengths != nil {
-		inWay := slices.DeleteFunc(slices.Clone(c.Digits), func(d int) bool { return !w.takesLength(d) })
+		inWay := slices.DeleteFunc(slices.Clone(c.Digits), func(d int) bool { return !st.takes(w, d) })
 		return lengths{inWay, c.Zeros, w.inParts()}
 	}
 	from := c.Numbers
@@ -177,8 +219,8 @@ func (c Choice) Count() int {
 func (c Choice) Space() Space {
 	var s Space
 	for _, w := range ways {
-		if n := c.of(w); n.count() > 0 {
-			s.parts = append(s.parts, part{w, n})
+		if p := c.in(w); p != nil && p.count() > 0 {
+			s.parts = append(s.parts, p)
 		}
 	}
 	return s

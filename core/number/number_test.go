@@ -136,7 +136,11 @@ func TestWhatLiesIsTheNumber(t *testing.T) {
 			want = map[int]int{1: 1, 10: 11, 100: 111, 1000: 1111}[want]
 		case a.Answered == number.ToTen && a.Shown == number.Frames:
 			want = 10
-		case tr.Scene == number.Figures, tr.Scene == number.Pictures, tr.Scene == number.InCards:
+		case tr.Scene == number.InRows && (a.Shown == number.Pieces || a.Shown == number.Drawn):
+			for _, n := range a.With {
+				want += int(n)
+			}
+		case tr.Scene != number.InPlaces && a.Number >= 100, tr.Scene == number.Figures, tr.Scene == number.Pictures, tr.Scene == number.InCards, tr.Scene == number.InRows, tr.Scene == number.InSum:
 			want = 0
 		}
 		if lies != want {
@@ -198,10 +202,14 @@ func TestStageOf(t *testing.T) {
 // shown and answered in every way whether the stage accepts it.
 func TestCountedIsEnumerated(t *testing.T) {
 	for _, id := range number.Stages() {
+		if id == number.Renaming || id == number.CompareAndOrder { // places_test.go counts these
+			continue
+		}
 		o, err := number.OptionsOf(id, 0)
 		if err != nil {
 			t.Fatal(err)
 		}
+		o.Answered = slices.DeleteFunc(o.Answered, func(a number.Answered) bool { return a == number.Join })
 		few, some := o.Numbers[:min(2, len(o.Numbers))], o.Digits[:min(1, len(o.Digits))]
 		zeros := o.Zeros
 		if zeros == nil {
@@ -226,7 +234,7 @@ func TestCountedIsEnumerated(t *testing.T) {
 			}
 			ways := 0
 			for _, w := range c.Ways() {
-				ways += w.Numbers
+				ways += w.Count
 			}
 			if got := c.Space().Count(); got != want || ways != want {
 				t.Errorf("%s: %d are counted, %d by ways, %d are there", id, got, ways, want)

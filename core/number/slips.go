@@ -4,6 +4,7 @@ import (
 	"slices"
 
 	"vineswap/core/place"
+	"vineswap/core/problem"
 	"vineswap/core/slip"
 	"vineswap/core/task"
 )
@@ -32,7 +33,9 @@ func (a Asked) Wrong() []task.Wrong {
 	case ToTen:
 		l.add(slip.OneOff, 10-n-1, n < 10)
 		l.add(slip.OneOff, 10-n+1, true)
-	case InUnits, Match, Hundreds: // no slip of its own
+	case Join: // those of adding
+		return problem.SumOf(n, a.With[0]).Task().Wrong()
+	case InUnits, Match, Hundreds, Rename, Sign, Decides, Order: // no slip of its own
 	default:
 		l.single(a)
 	}

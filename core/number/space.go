@@ -139,16 +139,34 @@ func hasZero(n place.Number) bool {
 // Space is all questions of a choice, counted without being listed.
 type Space struct{ parts []part }
 
-type part struct {
+// part is the questions that are shown and answered in one way.
+type part interface {
+	asks() way
+	count() int
+	nth(i int) Asked // by its index from 0
+	has(a Asked) bool
+}
+
+// single are questions with one number each.
+type single struct {
 	way
 	numbers numbers
+}
+
+func (s single) asks() way  { return s.way }
+func (s single) count() int { return s.numbers.count() }
+func (s single) nth(i int) Asked {
+	return Asked{Number: s.numbers.nth(i), Shown: s.shown, Answered: s.answered}
+}
+func (s single) has(a Asked) bool {
+	return s.shown == a.Shown && s.answered == a.Answered && s.numbers.has(a.Number)
 }
 
 // Count is how many questions there are.
 func (s Space) Count() int {
 	sum := 0
 	for _, p := range s.parts {
-		sum += p.numbers.count()
+		sum += p.count()
 	}
 	return sum
 }
@@ -156,38 +174,48 @@ func (s Space) Count() int {
 // Nth is a question by its index from 0; things lie as in a choice of no seed.
 func (s Space) Nth(i int) Asked {
 	for _, p := range s.parts {
-		if n := p.numbers.count(); i >= n {
+		if n := p.count(); i >= n {
 			i -= n
 			continue
 		}
-		return Asked{Number: p.numbers.nth(i), Shown: p.shown, Answered: p.answered}
+		return p.nth(i)
 	}
 	panic("number: there is no such question")
 }
 
 // Has tells whether a question is among them, however its things lie.
 func (s Space) Has(a Asked) bool {
-	return slices.ContainsFunc(s.parts, func(p part) bool {
-		return p.shown == a.Shown && p.answered == a.Answered && p.numbers.has(a.Number)
-	})
+	return slices.ContainsFunc(s.parts, func(p part) bool { return p.has(a) })
 }
 
 // Of are those of some questions that are among them, each once.
 func (s Space) Of(some []Asked) []Asked {
 	var list []Asked
 	for _, a := range some {
-		if a.Seed = 0; s.Has(a) && !slices.Contains(list, a) {
+		if a = a.unlaid(); s.Has(a) && !slices.Contains(list, a) {
 			list = append(list, a)
 		}
 	}
 	return list
 }
 
+// unlaid is the question as it is known again: without the seed by which its things lie, the
+// numbers that are compared in the order of size.
+func (a Asked) unlaid() Asked {
+	a.Seed = 0
+	if a.Answered.compares() {
+		list := a.Numbers()
+		slices.Sort(list)
+		a.Number, a.With = list[0], withNumbers(list[1:])
+	}
+	return a
+}
+
 // In are those of the questions that are worked with one thing in the hand.
 func (s Space) In(h Hand) Space {
 	var in Space
 	for _, p := range s.parts {
-		if (Asked{Shown: p.shown, Answered: p.answered}).Hand() == h {
+		if w := p.asks(); (Asked{Shown: w.shown, Answered: w.answered}).Hand() == h {
 			in.parts = append(in.parts, p)
 		}
 	}
@@ -225,6 +253,11 @@ func (s Space) Draw(count int, seed uint64, others []Asked) []Asked {
 	for i := range drawn {
 		if drawn[i].scattered() {
 			drawn[i].Seed = 1 + rng.Uint32N(9_999)
+		}
+		if drawn[i].Answered.compares() { // in any order
+			list := drawn[i].Numbers()
+			rng.Shuffle(len(list), func(i, k int) { list[i], list[k] = list[k], list[i] })
+			drawn[i].Number, drawn[i].With = list[0], withNumbers(list[1:])
 		}
 	}
 	return drawn

@@ -25,6 +25,8 @@ const (
 	QuantityAndCard choose.StageID = "places/quantity-and-card"
 	ZeroInAPlace    choose.StageID = "places/zero-in-a-place"
 	ExpandedForm    choose.StageID = "places/expanded-form"
+	Renaming        choose.StageID = "places/renaming"
+	CompareAndOrder choose.StageID = "places/compare-and-order"
 	FiveAndSix      choose.StageID = "places/five-and-six-digits"
 )
 
@@ -66,51 +68,59 @@ func usually(pairs ...[2]string) []way {
 var stages = []stage{
 	{
 		id: OneByOne, numbers: from(0, 10), shown: []Shown{Things, Handful, Sticks, Numeral, Word, Said}, answered: []Answered{Say, Write, Lay, CountBack},
-		usual: usually([2]string{"things", "say"}, [2]string{"numeral", "lay"}), example: Asked{5, Things, Say, 0},
+		usual: usually([2]string{"things", "say"}, [2]string{"numeral", "lay"}), example: Asked{Number: 5, Shown: Things, Answered: Say},
 	},
 	{
 		id: FullTen, numbers: from(0, 10), shown: []Shown{Frames, Numeral, Said}, answered: []Answered{Say, Write, Fill, ToTen},
-		usual: usually([2]string{"frames", "say"}, [2]string{"frames", "to-ten"}), example: Asked{8, Frames, Say, 0},
+		usual: usually([2]string{"frames", "say"}, [2]string{"frames", "to-ten"}), example: Asked{Number: 8, Shown: Frames, Answered: Say},
 	},
 	{
 		id: TenAndOnes, numbers: from(11, 19), shown: []Shown{Frames, Pieces, Handful, Crowd, Rows, Drawn, Numeral, Word, Said, Expanded, Units}, answered: []Answered{Fill, Lay, Ring, Draw, InUnits, InParts, Write, Say},
-		usual: usually([2]string{"numeral", "lay"}, [2]string{"numeral", "fill"}), example: Asked{14, Numeral, Fill, 0},
+		usual: usually([2]string{"numeral", "lay"}, [2]string{"numeral", "fill"}), example: Asked{Number: 14, Shown: Numeral, Answered: Fill},
 	},
 	{
 		id: WritingTeens, numbers: from(11, 19), shown: []Shown{Frames, Pieces, Drawn, Word, Said, Numeral, Expanded, Units}, answered: []Answered{Say, Write, Pick, Match},
-		usual: usually([2]string{"frames", "write"}, [2]string{"frames", "say"}, [2]string{"word", "write"}), example: Asked{17, Word, Write, 0},
+		usual: usually([2]string{"frames", "write"}, [2]string{"frames", "say"}, [2]string{"word", "write"}), example: Asked{Number: 17, Shown: Word, Answered: Write},
 	},
 	{
 		id: CountingOn, numbers: from(11, 19), shown: []Shown{Covered}, answered: []Answered{CountOn, Write},
-		usual: usually([2]string{"covered", "count-on"}), example: Asked{13, Covered, CountOn, 0},
+		usual: usually([2]string{"covered", "count-on"}), example: Asked{Number: 13, Shown: Covered, Answered: CountOn},
 	},
 	{
 		id: WholeTens, numbers: listed{20, 30, 40, 50, 60, 70, 80, 90}, shown: []Shown{Pieces, Drawn, Numeral, Word, Said, Units}, answered: []Answered{Say, Write, HowMany, Lay, Draw},
-		usual: usually([2]string{"pieces", "how-many"}, [2]string{"pieces", "say"}), asks: []task.Skill{HowManyTens, HowMuch}, example: Asked{70, Pieces, Say, 0},
+		usual: usually([2]string{"pieces", "how-many"}, [2]string{"pieces", "say"}), asks: []task.Skill{HowManyTens, HowMuch}, example: Asked{Number: 70, Shown: Pieces, Answered: Say},
 	},
 	{
 		id: TensAndOnes, numbers: from(20, 99), shown: []Shown{Crowd, Rows, Pieces, Drawn, Handful, Frames, Numeral, Word, Said, Expanded, Units, Riddle}, answered: []Answered{Ring, Say, Write, Lay, Draw, InUnits, InParts, HowMany, Pick, Match},
-		usual: usually([2]string{"crowd", "ring"}, [2]string{"drawn", "write"}, [2]string{"numeral", "draw"}), example: Asked{43, Drawn, Write, 0},
+		usual: usually([2]string{"crowd", "ring"}, [2]string{"drawn", "write"}, [2]string{"numeral", "draw"}), example: Asked{Number: 43, Shown: Drawn, Answered: Write},
 	},
 	{
 		id: FourKinds, numbers: listed{1, 10, 100, 1000}, shown: []Shown{Kinds, TenOf, Numeral}, answered: []Answered{Say, Write, HowMany, Hundreds},
-		usual: usually([2]string{"kinds", "say"}, [2]string{"ten-of", "say"}), example: Asked{100, TenOf, Say, 0},
+		usual: usually([2]string{"kinds", "say"}, [2]string{"ten-of", "say"}), example: Asked{Number: 100, Shown: TenOf, Answered: Say},
 	},
 	{
 		id: QuantityAndCard, lengths: []int{3, 4}, zeros: NoZeros, shown: []Shown{Pieces, Drawn, Cards, Numeral, Word, Said}, answered: []Answered{WithCards, Lay, Draw, Say, Write},
-		usual: usually([2]string{"pieces", "cards"}, [2]string{"numeral", "lay"}), example: Asked{342, Numeral, Lay, 0},
+		usual: usually([2]string{"pieces", "cards"}, [2]string{"numeral", "lay"}), example: Asked{Number: 342, Shown: Numeral, Answered: Lay},
 	},
 	{
 		id: ZeroInAPlace, lengths: []int{3, 4}, zeros: WithZeros, shown: []Shown{Pieces, Drawn, Cards, Numeral, Word, Said}, answered: []Answered{WithCards, Lay, Draw, Say, Write},
-		usual: usually([2]string{"numeral", "lay"}, [2]string{"said", "write"}), example: Asked{305, Numeral, Lay, 0},
+		usual: usually([2]string{"numeral", "lay"}, [2]string{"said", "write"}), example: Asked{Number: 305, Shown: Numeral, Answered: Lay},
 	},
 	{
-		id: ExpandedForm, lengths: []int{3, 4}, shown: []Shown{Numeral, Cards, Pieces, Drawn, Word, Said, Expanded, Units}, answered: []Answered{InParts, InUnits, Write, Say, Lay, Draw},
-		usual: usually([2]string{"numeral", "expanded"}, [2]string{"expanded", "write"}), example: Asked{342, Numeral, InParts, 0},
+		id: ExpandedForm, lengths: []int{2, 3, 4}, shown: []Shown{Numeral, Cards, Pieces, Drawn, Word, Said, Expanded, Units}, answered: []Answered{InParts, InUnits, Write, Say, Lay, Draw, Join},
+		usual: usually([2]string{"numeral", "expanded"}, [2]string{"expanded", "write"}), example: Asked{Number: 342, Shown: Numeral, Answered: InParts},
+	},
+	{
+		id: Renaming, lengths: []int{2, 3, 4}, shown: []Shown{Renamed, Unswapped, Pieces, Numeral, Said}, answered: []Answered{Lay, Write, Say, Rename, HowMany, Hundreds},
+		usual: usually([2]string{"renamed", "lay"}, [2]string{"numeral", "rename"}, [2]string{"numeral", "how-many"}), asks: []task.Skill{Renames, AllOf}, example: Asked{Number: 34, Shown: Numeral, Answered: Rename, Way: 2},
+	},
+	{
+		id: CompareAndOrder, lengths: []int{2, 3, 4}, shown: []Shown{Pieces, Drawn, Cards, Numeral, Word, Said}, answered: []Answered{Sign, Decides, Order},
+		usual: usually([2]string{"pieces", "sign"}, [2]string{"numeral", "sign"}, [2]string{"numeral", "decides"}, [2]string{"numeral", "order"}), example: Asked{Number: 342, Shown: Numeral, Answered: Sign, With: withNumbers([]place.Number{324})},
 	},
 	{
 		id: FiveAndSix, lengths: []int{5, 6}, shown: []Shown{Numeral, Word, Said, Cards, Expanded}, answered: []Answered{Say, Write, WithCards, InParts},
-		usual: usually([2]string{"numeral", "say"}, [2]string{"said", "write"}), example: Asked{40_306, Numeral, Say, 0},
+		usual: usually([2]string{"numeral", "say"}, [2]string{"said", "write"}), example: Asked{Number: 40_306, Shown: Numeral, Answered: Say},
 	},
 }
 
@@ -120,6 +130,19 @@ func stageOf(id choose.StageID) (stage, bool) {
 		return stage{}, false
 	}
 	return stages[i], true
+}
+
+// compares tells whether the stage has numbers that are compared.
+func (s stage) compares() bool { return slices.Contains(s.answered, Order) }
+
+// renames tells whether the stage has numbers in another way than their usual one.
+func (s stage) renames() bool { return slices.Contains(s.answered, Rename) }
+
+// takes tells whether the stage has numbers of so many digits in a way: how many tens there
+// are in all is asked from 100 on, and a number as it usually lies is none that is renamed.
+func (s stage) takes(w way, digits int) bool {
+	inAll := w.answered == HowMany || w.answered == Hundreds
+	return w.takesLength(digits) && (!s.renames() || w.renamed() || inAll && digits > 2)
 }
 
 // least is the smallest number of the stage.
@@ -181,6 +204,9 @@ func Accepts(id choose.StageID, a Asked) bool {
 	case id == CountingOn && a.Shown == Covered:
 		return true // also beyond twenty
 	}
+	if w, _ := wayOf(a.Shown, a.Answered); s.lengths != nil && !slices.ContainsFunc(a.Numbers(), func(n place.Number) bool { return s.takes(w, n.Length()) }) {
+		return false
+	}
 	return s.all().has(a.Number) && slices.Contains(s.shown, a.Shown) && slices.Contains(s.answered, a.Answered)
 }
 
@@ -192,7 +218,7 @@ func StageOf(a Asked) choose.StageID {
 		return ""
 	case a.Shown == Kinds || a.Shown == TenOf:
 		return FourKinds
-	case n >= hundred:
+	case n >= hundred || a.renames() || a.Answered.compares() || a.Answered == Join:
 		return ofPlaces(a)
 	case a.Shown == Sticks:
 		return OneByOne
@@ -214,7 +240,7 @@ func StageOf(a Asked) choose.StageID {
 
 // ofPlaces is the stage of a number from 100 on; of a whole crowd of 100 none.
 func ofPlaces(a Asked) choose.StageID {
-	for _, id := range []choose.StageID{FourKinds, FiveAndSix, QuantityAndCard, ZeroInAPlace, ExpandedForm} {
+	for _, id := range []choose.StageID{FourKinds, FiveAndSix, QuantityAndCard, ZeroInAPlace, ExpandedForm, Renaming, CompareAndOrder} {
 		if Accepts(id, a) {
 			return id
 		}

@@ -21,6 +21,8 @@ const (
 	Pictures trace.Scene = "pictures"
 	InPlaces trace.Scene = "places" // pieces by their places, with cards on the rim
 	InCards  trace.Scene = "cards"  // cards alone
+	InRows   trace.Scene = "rows"   // numbers below one another, to be compared
+	InSum    trace.Scene = "sum"    // two numbers that are added in their parts
 )
 
 // What is fetched for a number besides its pieces.
@@ -49,6 +51,9 @@ func FrameZone(i int) trace.Zone { return trace.Zone(fmt.Sprint("frame-", i)) }
 
 // RingZone is the i-th ring, from 1.
 func RingZone(i int) trace.Zone { return trace.Zone(fmt.Sprint("ring-", i)) }
+
+// RowZone is where the pieces of the i-th number that is compared lie, from 1.
+func RowZone(i int) trace.Zone { return trace.Zone(fmt.Sprint("row-", i)) }
 
 // BoxZone is the compartment of i sticks.
 func BoxZone(i int) trace.Zone { return trace.Zone(fmt.Sprint("box-", i)) }
@@ -82,6 +87,11 @@ const (
 	Slide     trace.StepKind = "slide"  // they are slid together
 	OfKind    trace.StepKind = "kind"   // one piece of a kind is laid beside the smaller ones; To says of which
 	SwapUp    trace.StepKind = "swap-up"
+	SwapDown  trace.StepKind = "swap-down" // Count of From for ten times as many of To
+	Compare   trace.StepKind = "compare"   // what the numbers have of one place, To; Count tells how many different digits
+	InOrder   trace.StepKind = "in-order"  // they are laid in order, the smallest first
+	Together  trace.StepKind = "together"  // the parts of one place, To, are added; Cards are the sums so far
+	CarryUp   trace.StepKind = "carry-up"  // a sum of ten and more gives one more of the next place, To
 )
 
 // Work is what is known of a number that was worked, besides its steps.
@@ -135,13 +145,17 @@ func Solve(a Asked, m trace.Method) (trace.Trace, error) {
 // end says the number back.
 func (w *worker) end() trace.Trace {
 	w.Enter(trace.Reading, place.Ones)
-	w.Step(trace.Step{Kind: Answer, Count: w.n})
+	w.Step(trace.Step{Kind: Answer, Count: int(w.Asked.Said())})
 	return trace.Trace{Task: w.Asked.Task(), Scene: w.scenes, Steps: w.Steps(), Things: w.fetch, Own: &w.Work}
 }
 
 // show lays out what is shown, and counts it where it is counted.
 func (w *worker) show() {
 	w.Enter(trace.LayOut, place.Ones)
+	if (way{answered: w.Asked.Answered}).several() {
+		w.showSeveral()
+		return
+	}
 	switch w.Asked.Shown {
 	case Things:
 		w.things()
@@ -156,11 +170,17 @@ func (w *worker) show() {
 	case Crowd, Rows:
 		w.crowd()
 	case Pieces, Drawn:
+		if w.Asked.swapsDown() && w.Asked.Shown == Pieces {
+			w.lies(usual(w.Asked.Number))
+			return
+		}
 		if w.Asked.large() {
 			w.piles()
 			return
 		}
 		w.pieces()
+	case Unswapped:
+		w.lies(w.Asked.Holding())
 	case Kinds:
 		w.kinds()
 	case TenOf:
@@ -177,6 +197,9 @@ func (w *worker) show() {
 
 // answer does what is asked for: lays, draws, writes or names parts.
 func (w *worker) answer() {
+	if w.Asked.Shown == Renamed || w.Asked.Shown == Unswapped {
+		w.swapBack()
+	}
 	switch w.Asked.Answered {
 	case Lay:
 		w.lay()
@@ -196,7 +219,20 @@ func (w *worker) answer() {
 		w.match()
 	case Write, Ring:
 		w.write()
-	case InParts, InUnits, HowMany, Hundreds:
+	case Sign, Decides, Order:
+		w.compare()
+	case Join:
+		w.join()
+	case Rename:
+		w.rename(w.Asked.Holding(), w.Asked.Blank())
+	case HowMany, Hundreds:
+		if p, _ := w.Asked.InAll(); w.Asked.swapsDown() {
+			w.rename(inAll(w.Asked.Number, p), p)
+			return
+		}
+		w.Enter(trace.Writing, place.Ones)
+		w.Step(trace.Step{Kind: Parts, Count: w.n})
+	case InParts, InUnits:
 		w.Enter(trace.Writing, place.Ones)
 		w.Step(trace.Step{Kind: Parts, Count: w.n})
 	}
@@ -396,7 +432,7 @@ func (w *worker) pieces() {
 
 // lay builds the number: up to ten with things, one by one; above with tens and ones.
 func (w *worker) lay() {
-	if w.n > 10 {
+	if w.n > 10 || w.Asked.Shown == Renamed {
 		w.layTens()
 		return
 	}
@@ -476,6 +512,10 @@ func Built(n place.Number, m trace.Method) (trace.Trace, error) {
 
 // layTens lays or draws the tens, then the ones; from 100 on all places.
 func (w *worker) layTens() {
+	if w.Asked.Shown == Renamed { // its pieces lie there
+		w.withCards()
+		return
+	}
 	if w.Asked.large() {
 		w.layPlaces()
 		return

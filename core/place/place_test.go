@@ -274,3 +274,30 @@ func TestReadWords(t *testing.T) {
 		}
 	}
 }
+
+// Every number to 999,999 is made again by its cards, and read again from its words, in
+// every way in which a class may say them.
+func TestEveryNumber(t *testing.T) {
+	ways := []place.Speech{{}, {And: true}, {TenAnd: true}, {And: true, TenAnd: true}}
+	for n := range place.Number(1_000_000) {
+		sum := place.Number(0)
+		for _, card := range n.Expanded() {
+			sum += card
+		}
+		if sum != n {
+			t.Fatalf("the cards of %d make %d", n, sum)
+		}
+		how := ways[int(n)%len(ways)]
+		if n%1_000 < 120 || n%1_009 == 0 { // all words of a thousand, beside every thousand
+			for _, how = range ways {
+				if back, known := place.ReadWords(n.Spoken(how)); !known || back != n {
+					t.Fatalf("%d is said %q and read as %d", n, n.Spoken(how), back)
+				}
+			}
+			continue
+		}
+		if back, known := place.ReadWords(n.Spoken(how)); !known || back != n {
+			t.Fatalf("%d is said %q and read as %d", n, n.Spoken(how), back)
+		}
+	}
+}

@@ -61,6 +61,21 @@ func TestCountedIsEnumerated(t *testing.T) {
 			if got := rename.Nth(place.Number(n), uint64(k)); got != way || got.Value() != n {
 				t.Fatalf("%d: way %d is %v, wanted %v", n, k, got, way)
 			}
+			if got := rename.Index(place.Number(n), way); got != uint64(k) {
+				t.Fatalf("%d: %v has the index %d, wanted %d", n, way, got, k)
+			}
+		}
+		want = slices.DeleteFunc(want, func(way piece.Holding) bool { return !rename.Fits(way) })
+		if got := rename.OnTray(place.Number(n)); got != len(want) {
+			t.Fatalf("%d: a tray holds %d ways, %d found", n, got, len(want))
+		}
+		for k, way := range want {
+			if got := rename.NthOnTray(place.Number(n), k); got != way {
+				t.Fatalf("%d: way %d on a tray is %v, wanted %v", n, k, got, way)
+			}
+			if got := rename.IndexOnTray(place.Number(n), way); got != k {
+				t.Fatalf("%d: %v on a tray has the index %d, wanted %d", n, way, got, k)
+			}
 		}
 	}
 }
@@ -89,6 +104,29 @@ func TestTheOrderOfTheFirst(t *testing.T) {
 	}
 	if got := rename.First(999_999, 100); len(got) != 100 || got[0].Value() != 999_999 {
 		t.Errorf("999,999: %d ways, first %v", len(got), got[0])
+	}
+}
+
+// Swapped down one by one as said, a number comes to lie in each of its ways; each of these
+// swaps makes nine pieces more.
+func TestSwappedDown(t *testing.T) {
+	rng := rand.New(rand.NewPCG(17, 4))
+	for range 200 {
+		n := place.Number(rng.IntN(10_000))
+		usual := rename.First(n, 1)[0]
+		way := rename.Nth(n, rng.Uint64N(rename.Ways(n)))
+		a, b, c := rename.Down(n, way)
+		got := usual
+		for p, swaps := range map[place.Place]int{place.Thousands: a, place.Hundreds: b, place.Tens: c} {
+			got[p] -= int16(swaps)
+			got[p-1] += int16(10 * swaps)
+		}
+		if got != way || way.Pieces()-usual.Pieces() != 9*(a+b+c) {
+			t.Fatalf("%d: %d, %d and %d swaps lead to %v, wanted %v", n, a, b, c, got, way)
+		}
+		if after := rename.After(n, a+b+c); !slices.Contains(after, way) {
+			t.Fatalf("%d: %v is not among the ways after %d swaps", n, way, a+b+c)
+		}
 	}
 }
 

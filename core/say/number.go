@@ -62,6 +62,9 @@ func (w Words) Given(a number.Asked) string {
 	if a.Answered == number.Match { // the pictures are given
 		return ""
 	}
+	if len(a.Numbers()) > 1 {
+		return w.givenSeveral(a)
+	}
 	switch a.Shown {
 	case number.Numeral:
 		return w.Numeral(a.Number)
@@ -71,6 +74,8 @@ func (w Words) Given(a number.Asked) string {
 		return strings.Join(w.numerals(a.Number.Expanded()), " + ")
 	case number.Units:
 		return w.UnitsOf(a.Number)
+	case number.Renamed:
+		return w.pilesOf(a.Holding())
 	case number.Riddle:
 		return w.Count(a.Tens()-1, place.Tens) + " and " + w.Count(a.Ones()+10, place.Ones)
 	}
@@ -81,6 +86,7 @@ var shownNames = map[number.Shown]string{
 	number.Things: "things", number.Sticks: "sticks", number.Frames: "frame", number.Covered: "covered ten", number.Handful: "handful", number.Pieces: "pieces",
 	number.Crowd: "crowd", number.Rows: "rows", number.Drawn: "drawing", number.Word: "word", number.Said: "heard", number.Numeral: "numeral",
 	number.Cards: "cards", number.Kinds: "the kinds", number.TenOf: "ten of them", number.Expanded: "40 + 7", number.Units: "tens, ones", number.Riddle: "riddle",
+	number.Renamed: "renamed", number.Unswapped: "renamed, in pieces",
 }
 
 // Shown names a way of showing a number, as on its button.
@@ -89,6 +95,7 @@ func Shown(s number.Shown) string { return shownNames[s] }
 var answeredNames = map[number.Answered]string{
 	number.Say: "say", number.Write: "write", number.Lay: "lay", number.Fill: "fill", number.CountOn: "count on", number.Ring: "ring", number.Draw: "draw",
 	number.Match: "match", number.HowMany: "how many tens", number.ToTen: "what makes ten", number.InParts: "40 + 7", number.InUnits: "tens, ones", number.Pick: "pick", number.WithCards: "lay cards", number.Hundreds: "how many hundreds", number.CountBack: "the last box",
+	number.Rename: "rename", number.Sign: "which is more", number.Decides: "which place decides", number.Order: "put in order", number.Join: "add the parts",
 }
 
 // Answered names a way of answering a number, as on its button.
@@ -99,7 +106,23 @@ func (w Words) number(a number.Asked) string {
 	if a.Shown == number.Sticks {
 		return "45 sticks, 0 to 9"
 	}
-	return fmt.Sprintf("%s, %s: %s", w.Numeral(a.Number), Shown(a.Shown), Answered(a.Answered))
+	which, shown := w.Numeral(a.Number), ", "+Shown(a.Shown)
+	switch renamed := " as " + w.inFigures(a.Holding()); {
+	case len(a.Numbers()) > 1:
+		which = strings.Join(w.numerals(a.Numbers()), ", ")
+		if a.Shown == number.Numeral {
+			shown = ""
+		}
+	case a.Answered == number.Rename && a.Shown == number.Numeral:
+		return which + renamed
+	case a.Shown == number.Renamed:
+		which, shown = which+renamed, ""
+	case a.Shown == number.Unswapped:
+		which, shown = which+renamed, ", in pieces"
+	case a.Answered == number.Rename:
+		which += renamed
+	}
+	return fmt.Sprintf("%s%s: %s", which, shown, Answered(a.Answered))
 }
 
 // instead says a wrong answer to a number: "71 instead of 17 (word: write)".
@@ -114,9 +137,22 @@ func (w Words) Question(a number.Asked) string {
 	case number.CountBack:
 		return "How many sticks are there in the last box?"
 	case number.HowMany:
+		if a.Number >= 100 {
+			return "How many tens are there in all?"
+		}
 		return "How many tens are there?"
 	case number.Hundreds:
-		return "How many hundreds are there?"
+		return "How many hundreds are there in all?"
+	case number.Rename:
+		return capital(w.blank(a)) + "?"
+	case number.Sign:
+		return "Which is more?"
+	case number.Decides:
+		return "Which place decides which is more?"
+	case number.Order:
+		return "Put them in order, the smallest first."
+	case number.Join:
+		return "Add them in their parts."
 	case number.ToTen:
 		return "What is missing to ten?"
 	case number.InParts:
@@ -156,7 +192,7 @@ func (w Words) Question(a number.Asked) string {
 		return "Say it."
 	}
 	switch a.Shown {
-	case number.Pieces, number.Drawn:
+	case number.Pieces, number.Drawn, number.Unswapped:
 		return "How much is it?"
 	case number.Cards:
 		return "Which number do the cards make?"
@@ -316,7 +352,16 @@ func (l numberTable) line(s trace.Step) told {
 		return l.laid(s)
 	case number.Each, number.Label, number.Slide:
 		return l.placed(s)
-	case number.OfKind, number.SwapUp:
+	case number.SwapUp, number.SwapDown:
+		if l.Asked.Shown != number.TenOf {
+			return l.renamed(s)
+		}
+		return l.kind(s)
+	case number.Compare, number.InOrder:
+		return l.compares(s)
+	case number.Together, number.CarryUp:
+		return l.joins(s)
+	case number.OfKind:
 		return l.kind(s)
 	case number.Parts:
 		return l.parts()
@@ -352,7 +397,7 @@ func (l numberTable) sticks(n int) string {
 
 func (l numberTable) begin() string {
 	switch l.Asked.Shown {
-	case number.Word, number.Said, number.Numeral, number.Expanded, number.Units, number.Riddle:
+	case number.Word, number.Said, number.Numeral, number.Expanded, number.Units, number.Riddle, number.Renamed:
 		return "Show it"
 	}
 	return "Lay out"
@@ -360,6 +405,12 @@ func (l numberTable) begin() string {
 
 // shown says what is seen when the question is asked.
 func (l numberTable) shown() string {
+	if len(l.Asked.Numbers()) > 1 {
+		if given := l.Given(l.Asked); given != "" {
+			return "Look at " + strings.NewReplacer(") + (", " and ", "(", "", ")", "").Replace(given) + ". "
+		}
+		return ""
+	}
 	switch l.Asked.Shown {
 	case number.Things:
 		if l.n == 0 {
@@ -372,7 +423,7 @@ func (l numberTable) shown() string {
 		return "A handful. "
 	case number.Said:
 		return "Listen: " + l.Given(l.Asked) + ". "
-	case number.Word, number.Numeral, number.Expanded, number.Units, number.Riddle:
+	case number.Word, number.Numeral, number.Expanded, number.Units, number.Riddle, number.Renamed:
 		if given := l.Given(l.Asked); given != "" {
 			return capital(given) + ". "
 		}
@@ -554,7 +605,7 @@ func (l numberTable) placed(s trace.Step) told {
 	default:
 		do += kind
 	}
-	if l.Asked.Shown == number.TenOf { // what they make is asked
+	if l.Asked.Shown == number.TenOf || l.Asked.Shown == number.Renamed || l.Asked.Shown == number.Unswapped { // what they make is asked
 		return told{do, []Span{l.tell(capital(kind), s.To), plain(".")}, ask}
 	}
 	worth := place.Number(s.Count * s.To.Unit())
@@ -675,6 +726,9 @@ func (l numberTable) answer() told {
 	}
 	if l.Asked.Answered == number.Match {
 		return told{"Say them all", []Span{plain("%s: all are matched.", capital(l.numbers(l.Choices)))}, "How are they said?"}
+	}
+	if said, own := l.answerOfPlaces(); own {
+		return told{"Say it back", said, "How is it said?"}
 	}
 	n := l.Asked.Number
 	says := []Span{plain("%s.", capital(l.Number(n)))}

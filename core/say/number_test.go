@@ -8,7 +8,9 @@ import (
 	"vineswap/core/book"
 	"vineswap/core/ladder"
 	"vineswap/core/number"
+	"vineswap/core/piece"
 	"vineswap/core/place"
+	"vineswap/core/rename"
 	"vineswap/core/say"
 	"vineswap/core/trace"
 )
@@ -79,9 +81,13 @@ func TestNumbersAreWhole(t *testing.T) {
 							continue
 						}
 						seen[said] = true
-						word := w.Number(a.Number) // "three hundred" is no plural
-						said = strings.NewReplacer(word, "many", strings.ToUpper(word[:1])+word[1:], "Many").Replace(said)
-						if fault := plainFault(said); fault != "" && fault != "ten one" && fault != "many many" || l.Do == "" || strings.TrimSpace(said) == "" || strings.Contains(said, "%!") || strings.Contains(asks[i], "%!") {
+						var words []string // "three hundred" is no plural
+						for _, n := range append(a.Numbers(), a.Said()) {
+							word := w.Number(n)
+							words = append(words, word, "many", strings.ToUpper(word[:1])+word[1:], "Many")
+						}
+						said = strings.NewReplacer(words...).Replace(said)
+						if fault := plainFault(said); fault != "" && fault != "ten one" && fault != "many many" && rename.Fits(a.Holding()) || l.Do == "" || strings.TrimSpace(said) == "" || strings.Contains(said, "%!") || strings.Contains(asks[i], "%!") {
 							t.Fatalf("%s, %s: %q, %q, %q", a, tr.Steps[i].Kind, l.Do, l, fault)
 						}
 					}
@@ -151,6 +157,69 @@ func TestInRing(t *testing.T) {
 	for n, want := range map[int]string{0: "Nothing is in the ring yet.", 9: "Nine in the ring. One more to make ten.", 10: "Ten are in the ring: 10 is written.", 11: "Eleven in the ring. That is one too many for a ten."} {
 		if got := (say.Words{}).InRing(n); got != want {
 			t.Errorf("%d: %s", n, got)
+		}
+	}
+}
+
+// What is told of numbers that are renamed, compared, added in parts and fetched.
+func TestPlacesAreTold(t *testing.T) {
+	for _, c := range []struct {
+		w     say.Words
+		asked string
+		at    int // which step, from the end for those below 0
+		wants string
+		asks  string
+	}{
+		{say.Words{}, "34 numeral rename 2", 0, "34. Two tens and how many ones?", ""},
+		{say.Words{}, "34 numeral rename 2", 3, "One ten swaps for ten ones: two tens fourteen ones.", "What does one ten make?"},
+		{say.Words{Swap: say.Carry}, "34 numeral rename 2", 3, "One ten is borrowed as ten ones: two tens fourteen ones.", "What does one ten make?"},
+		{say.Words{}, "34 numeral rename 2", -1, "Two tens fourteen ones are as much as 34.", ""},
+		{say.Words{}, "34 renamed lay 2", 3, "Ten ones swap for one ten: three tens four ones.", "What do ten ones make?"},
+		{say.Words{}, "342 numeral how-many", -1, "342 has thirty-four tens in all. In its tens place stands 4.", ""},
+		{say.Words{}, "3420 numeral hundreds", -1, "3420 has thirty-four hundreds in all. In its hundreds place stands 4.", ""},
+		{say.Words{}, "342,324 numeral sign", 1, "Hundreds: 3 and 3. The same: look at the tens.", "How many hundreds has each?"},
+		{say.Words{}, "342,324 numeral sign", 2, "Tens: 4 and 2. They are not the same: the tens decide.", ""},
+		{say.Words{}, "342,324 numeral sign", -1, "342 > 324. The tens decide.", ""},
+		{say.Words{Signs: say.InWords}, "342,324 numeral sign", -1, "342 is more than 324. The tens decide.", ""},
+		{say.Words{}, "7,3,9 numeral order", -1, "3 < 7 < 9.", ""},
+		{say.Words{Signs: say.InWords}, "7,3,9 numeral order", -1, "3, 7 and 9.", ""},
+		{say.Words{}, "47,25 expanded join", 0, "Look at 40 + 7 and 20 + 5. Add them in their parts.", ""},
+		{say.Words{}, "47,25 expanded join", 1, "40 + 20 = 60.", "How much are the tens together?"},
+		{say.Words{}, "47,25 expanded join", 3, "12: one ten and 2. Now 70 + 2.", "What do ten ones make?"},
+		{say.Words{}, "47,25 units join", 2, "Seven ones and five ones: twelve ones.", ""},
+		{say.Words{}, "47,25 units join", 3, "Twelve ones: one ten and two ones. Now seven tens two ones.", ""},
+		{say.Words{}, "47,25 units join", -1, "Forty-seven and twenty-five are seventy-two: 72.", ""},
+	} {
+		a, err := number.Parse(c.asked)
+		if err != nil {
+			t.Fatal(err)
+		}
+		tr, err := number.Solve(a, trace.Method{})
+		if err != nil {
+			t.Fatal(err)
+		}
+		lines, asks := c.w.Lines(tr)
+		at := (c.at + len(lines)) % len(lines)
+		if got := lines[at].String(); got != c.wants || c.asks != "" && asks[at] != c.asks {
+			t.Errorf("%s, step %d: %q, %q", c.asked, c.at, got, asks[at])
+		}
+	}
+	for _, c := range []struct {
+		n          place.Number
+		h, tn, one int16
+		wants      string
+	}{
+		{342, 3, 4, 2, "Right: three hundreds four tens two ones. That is 342."},
+		{0, 0, 0, 0, "Right: nothing lies there. That is zero."},
+		{432, 2, 4, 3, "The figures are there, but in other places: the tray has two hundreds four tens three ones, that is 243."},
+		{342, 2, 14, 2, "It is as much as 342, laid in another way: two hundreds fourteen tens two ones. What can be swapped?"},
+		{342, 0, 0, 0, "Nothing lies on the tray yet."},
+		{342, 3, 5, 4, "One too many in the tens. Two too many in the ones."},
+		{305, 2, 1, 5, "One too many in the tens, and one missing in the hundreds. Does it belong there?"},
+	} {
+		tray := piece.Holding{c.one, c.tn, c.h}
+		if got := (say.Words{}).Fetched(c.n, tray); got != c.wants {
+			t.Errorf("%d: %q", c.n, got)
 		}
 	}
 }

@@ -24,6 +24,8 @@ var stageWords = map[choose.StageID][2]string{
 	number.QuantityAndCard: {"quantity and card", "Hundreds and thousands, from pieces to cards and back, without a 0."},
 	number.ZeroInAPlace:    {"zero in a place", "Numbers with one 0 or more: nothing of that kind lies there."},
 	number.ExpandedForm:    {"expanded form", "A number in its parts, both ways: 300 + 40 + 2."},
+	number.Renaming:        {"renaming", "A number laid in another way: 34 as two tens and fourteen ones."},
+	number.CompareAndOrder: {"compare and order", "Which number is more, and which place decides."},
 	number.FiveAndSix:      {"five and six digits", "Numbers up to 999,999, with cards and figures."},
 
 	choose.WithinTen:     {"within ten", "One digit and one digit, at most ten."},
@@ -82,11 +84,11 @@ func (w Words) Stage(id choose.StageID) string { return w.fill(id.Kind(), ofStag
 // StageAsks says what a stage asks of the numbers.
 func (w Words) StageAsks(id choose.StageID) string { return w.fill(id.Kind(), ofStage(id)[1]) }
 
-var skillsOfTens = map[task.Skill]string{number.HowManyTens: "how many tens there are", number.HowMuch: "how much the tens are"}
+var skillsOfOne = map[task.Skill]string{number.HowManyTens: "how many tens there are", number.HowMuch: "how much the tens are", number.Renames: "a number laid in another way", number.AllOf: "how many tens or hundreds there are in all"}
 
 // Skill names what a stage asks to be seen: "a swap in the hundreds".
 func (w Words) Skill(stage choose.StageID, skill task.Skill) string {
-	if said, known := skillsOfTens[skill]; known {
+	if said, known := skillsOfOne[skill]; known {
 		return said
 	}
 	what, where, placed := strings.Cut(string(skill), "/")

@@ -28,6 +28,7 @@ type Words struct {
 	Comma  Separator
 	Bank   BankWord
 	Adult  AdultWord
+	Signs  SignWord
 	Drawn  bool // the work is drawn, not laid out with pieces
 }
 
@@ -76,6 +77,30 @@ const (
 	Teacher AdultWord = "teacher"
 	Guide   AdultWord = "guide"
 )
+
+// SignWord is how it is written which of two numbers is more.
+type SignWord string
+
+// The sides of SignWord. The empty word is InSigns.
+const (
+	InSigns SignWord = "signs" // 243 < 342
+	InWords SignWord = "words" // 243 is less than 342
+)
+
+// SignWords returns the sides, the default first.
+func SignWords() []SignWord { return []SignWord{InSigns, InWords} }
+
+// compared writes that one thing is less than another, or more.
+func (w Words) compared(first, second string, less bool) string {
+	sign := map[bool][2]string{true: {"<", "is less than"}, false: {">", "is more than"}}[less]
+	if w.Signs == InWords {
+		return first + " " + sign[1] + " " + second
+	}
+	return first + " " + sign[0] + " " + second
+}
+
+// SignExample compares two numbers as the class does.
+func (w Words) SignExample() string { return w.compared("243", "342", true) + "." }
 
 // BankWords returns the words for the bank, the default first.
 func BankWords() []BankWord { return []BankWord{Bank, Store} }

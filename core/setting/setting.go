@@ -37,6 +37,7 @@ type Class struct {
 	Filled   trace.Filled   `json:"filled"` // how ten frames are
 	Bank     say.BankWord   `json:"bank"`
 	Adult    say.AdultWord  `json:"adult"`
+	Signs    say.SignWord   `json:"signs"`   // which of two numbers is more
 	Range    choose.Range   `json:"range"`   // how far its numbers go
 	Colours  hue.Set        `json:"colours"` // of the class's own set
 }
@@ -45,13 +46,13 @@ type Class struct {
 func Default() Class {
 	return Class{
 		Version: Version, Swap: say.Swap, Places: say.Ones, Material: material.Beads, Digits: say.ByKind, Teens: say.PlainTeens, Comma: say.NoSeparator,
-		When: trace.AtTen, Carried: paper.Above, Crossing: paper.CrossOut, Order: trace.AsNeeded, Zeros: trace.PlaceByPlace, Filled: trace.ByRows, Bank: say.Bank, Adult: say.Teacher, Range: choose.Widest, Colours: hue.Ours(),
+		When: trace.AtTen, Carried: paper.Above, Crossing: paper.CrossOut, Order: trace.AsNeeded, Zeros: trace.PlaceByPlace, Filled: trace.ByRows, Bank: say.Bank, Adult: say.Teacher, Signs: say.InSigns, Range: choose.Widest, Colours: hue.Ours(),
 	}
 }
 
 // Words are the class's words for the sentences.
 func (c Class) Words() say.Words {
-	return say.Words{Swap: c.Swap, Places: c.Places, And: c.And, Digits: c.Digits, Teens: c.Teens, Comma: c.Comma, Bank: c.Bank, Adult: c.Adult}
+	return say.Words{Swap: c.Swap, Places: c.Places, And: c.And, Digits: c.Digits, Teens: c.Teens, Comma: c.Comma, Bank: c.Bank, Adult: c.Adult, Signs: c.Signs}
 }
 
 // Notation is how the class writes its columns.
@@ -90,7 +91,7 @@ func Made(c Class) (Class, error) {
 // and an error that names those.
 func (c Class) checked() (Class, error) {
 	usual := Default()
-	var errs [16]error
+	var errs [17]error
 	c.Swap, errs[0] = known(c.Swap, usual.Swap, say.SwapWords())
 	c.Places, errs[1] = known(c.Places, usual.Places, say.PlaceWords())
 	c.Material, errs[2] = known(c.Material, usual.Material, material.Kinds())
@@ -106,6 +107,7 @@ func (c Class) checked() (Class, error) {
 	c.Colours, errs[11] = c.Colours.Checked()
 	c.Bank, errs[13] = known(c.Bank, usual.Bank, say.BankWords())
 	c.Adult, errs[14] = known(c.Adult, usual.Adult, say.AdultWords())
+	c.Signs, errs[16] = known(c.Signs, usual.Signs, say.SignWords())
 	c.Range, errs[12] = known(c.Range, usual.Range, choose.Ranges())
 	return c, errors.Join(errs[:]...)
 }

@@ -41,15 +41,15 @@ func TestMade(t *testing.T) {
 	whole.Swap, whole.Places, whole.Material, whole.And = say.Carry, say.Units, material.Blocks, true
 	whole.Digits, whole.Teens, whole.Comma, whole.When, whole.Carried = say.FaceValue, say.TenAnd, say.WithSpace, trace.AfterColumn, paper.Under
 	whole.Order, whole.Zeros, whole.Filled = trace.SwapsFirst, trace.AsOne, trace.ByPairs
-	whole.Bank, whole.Adult = say.Store, say.Guide
-	want := say.Words{Swap: say.Carry, Places: say.Units, And: true, Digits: say.FaceValue, Teens: say.TenAnd, Comma: say.WithSpace, Bank: say.Store, Adult: say.Guide}
+	whole.Bank, whole.Adult, whole.Signs = say.Store, say.Guide, say.InWords
+	want := say.Words{Swap: say.Carry, Places: say.Units, And: true, Digits: say.FaceValue, Teens: say.TenAnd, Comma: say.WithSpace, Bank: say.Store, Adult: say.Guide, Signs: say.InWords}
 	if c, err := setting.Made(whole); err != nil || c.Words() != want || c.Method() != (trace.Method{When: trace.AfterColumn, Order: trace.SwapsFirst, Zeros: trace.AsOne, Filled: trace.ByPairs}) {
 		t.Errorf("%+v, %v", c, err)
 	}
 	for name, spoil := range map[string]func(*setting.Class){
 		"swap": func(c *setting.Class) { c.Swap = "barter" }, "places": func(c *setting.Class) { c.Places = "singles" }, "material": func(c *setting.Class) { c.Material = "pebbles" },
 		"digits": func(c *setting.Class) { c.Digits = "sung" }, "teens": func(c *setting.Class) { c.Teens = "sung" }, "comma": func(c *setting.Class) { c.Comma = "dot" },
-		"when": func(c *setting.Class) { c.When = "never" }, "bank": func(c *setting.Class) { c.Bank = "shop" }, "adult": func(c *setting.Class) { c.Adult = "boss" }, "carried": func(c *setting.Class) { c.Carried = "away" }, "order": func(c *setting.Class) { c.Order = "later" }, "zeros": func(c *setting.Class) { c.Zeros = "jump" }, "colours": func(c *setting.Class) { c.Colours.Stair[3] = "blue" },
+		"when": func(c *setting.Class) { c.When = "never" }, "signs": func(c *setting.Class) { c.Signs = "arrows" }, "bank": func(c *setting.Class) { c.Bank = "shop" }, "adult": func(c *setting.Class) { c.Adult = "boss" }, "carried": func(c *setting.Class) { c.Carried = "away" }, "order": func(c *setting.Class) { c.Order = "later" }, "zeros": func(c *setting.Class) { c.Zeros = "jump" }, "colours": func(c *setting.Class) { c.Colours.Stair[3] = "blue" },
 	} {
 		c := whole
 		spoil(&c)

@@ -49,16 +49,17 @@ func shots(address, folder string) error {
 	g.Turn(390, 844).Picture(to("phone"))
 	g.Turn(768, 1024).Picture(to("class-portrait")).Turn(1280, 800)
 	g.Press("subtraction").See("across one zero").Press("Greta Z., 0 days").See("Records, newest first").Picture(to("learner"))
-	g.Press("Numbers").See("Twelve of them").Press("Taking away").Press("across one zero").See("Across one zero: a number").Picture(to("numbers-taking"))
-	g.Write("Numbers of your own", "5003-1264").Press("Look").See("across zeros").Press("Gather").See("Who comes?").Press("Wren A.").See("1Wren A.").Press("Teo B.").See("2Teo B.").Press("done").Press("To the mat").See("About how much").Key(" ").See("One tray for the larger")
+	g.Press("Numbers").See("Twelve of them").Write("Numbers of your own", "5003-1264").Press("Look").See("across zeros").Press("Gather").See("Who comes?").Press("Wren A.").See("1Wren A.").Press("Teo B.").See("2Teo B.").Press("done").Press("To the mat").See("About how much").Key(" ").See("One tray for the larger")
 	g.Key(" ", " ", " ", " ", " ", " ").See("One hundred swaps for").Picture(to("mat-taking"))
 	g.Press("Numbers").See("Twelve of them").Write("Numbers of your own", "97/4").Press("Look").See("shared, a remainder").Press("Gather").See("Who comes?").Press("done").Press("To the mat").See("About how much")
 	for range 6 {
 		g.Key(" ")
 	}
 	g.See("One ten cannot be shared").Picture(to("mat-sharing"))
-	g.Press("Numbers").Holds("the field", "document.querySelector('#own')").Settle().Write("Numbers of your own", "2305").Press("Look").See("zero in a place").Press("Gather").See("Who comes?").Press("done").Press("To the mat").Holds("on the mat", "document.querySelector('[data-step] [data-one]')").Press("blocks").LetGo()
-	g.Key(" ", " ", " ", " ", " ").See("a card for each kind").Picture(to("mat-places"))
+	alone(g, "342 numeral how-many")
+	g.Key(" ", " ", " ", " ", " ").See("one hundred twenty-four tens two ones").Picture(to("mat-places"))
+	alone(g, "4215,4251,987 pieces order")
+	g.Press("blocks").LetGo().Key(" ", " ", " ").See("Tens").Picture(to("mat-compared"))
 	g.Press("Orchard room").See("In the class’s own words").See("Ten for one is called").Picture(to("settings"))
 	g.Press("People").See("22 children").Press("Hugo M.").See("leaves the class").Press("Invite an assistant").See("works once").Picture(to("people"))
 	g.Press("Settings").See("Log out").Press("Log out").See("Log in")
@@ -66,13 +67,18 @@ func shots(address, folder string) error {
 	// The youngest.
 	g.LogIn(address, demo.Logins()[4].Email, demo.Password).See("Seed room").Press("Numbers").Holds("the boards", "document.querySelector('#own')").Press("Tens").See("Which numbers")
 	g.Press("writing teens").Holds("teens", "document.querySelector('[data-hand] [aria-label*=word]')").Holds("a word", "(document.querySelector('[data-hand] [aria-label*=word]').click(), true)").Picture(to("numbers-tens"))
-	alone := func(asked string) {
-		g.Press("Numbers").Holds("the field", "document.querySelector('#own')").Write("Numbers of your own", asked).Press("Look").Holds("looked", fmt.Sprintf("document.querySelector('[data-live]').innerText.startsWith(%q)", asked)).Press("Gather").See("Who comes?")
-		g.Press("Aino B.").See("1Aino B.").Press("Jule A.").See("2Jule A.").Press("done").Press("To the mat").Holds("on the mat", "document.querySelector('[data-step] [data-one]')")
-	}
-	alone("14 covered count-on")
+	alone(g, "14 covered count-on", "Aino B.", "Jule A.")
 	g.Key(" ", " ", " ", " ").See("Thirteen").Picture(to("mat-frames"))
-	alone("43 crowd ring 5")
+	alone(g, "43 crowd ring 5", "Aino B.", "Jule A.")
 	g.Key(" ", " ", " ", " ").See("Thirty so far").Picture(to("mat-crowd"))
 	return g.Err()
+}
+
+// alone brings a number of one's own to the mat; for practice where nobody comes.
+func alone(g *guide.Guide, asked string, children ...string) {
+	g.Press("Numbers").Holds("the field", "document.querySelector('#own')").Settle().Write("Numbers of your own", asked).Press("Look").Holds("looked", fmt.Sprintf("document.querySelector('[data-live]').innerText.startsWith(%q)", asked)).Press("Gather").See("Who comes?")
+	for i, child := range children {
+		g.Press(child).See(fmt.Sprint(i+1, child))
+	}
+	g.Press("done").Press("To the mat").Holds("on the mat", "document.querySelector('[data-step] [data-one]')")
 }

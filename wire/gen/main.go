@@ -24,6 +24,8 @@ type All struct {
 	ChooseOne    wire.ChooseOne    `json:"chooseOne"`
 	ChosenOne    wire.ChosenOne    `json:"chosenOne"`
 	Stands       wire.Stands       `json:"stands"`
+	TrayLies     wire.TrayLies     `json:"trayLies"`
+	TraySays     wire.TraySays     `json:"traySays"`
 	Typed        wire.Typed        `json:"typed"`
 	NewLesson    wire.NewLesson    `json:"newLesson"`
 	LessonChange wire.LessonChange `json:"lessonChange"`

@@ -12,6 +12,8 @@ export interface All {
   chooseOne: ChooseOne;
   chosenOne: ChosenOne;
   stands: Stands;
+  trayLies: TrayLies;
+  traySays: TraySays;
   typed: Typed;
   newLesson: NewLesson;
   lessonChange: LessonChange;
@@ -168,6 +170,9 @@ export interface One {
   inRing: string[];
   boxes?: BoxesSay;
   slips: SlipSay[];
+  piles: Written[];
+  rows: NumberRow[];
+  keys: Key[];
 }
 export interface Written {
   place: string;
@@ -209,6 +214,18 @@ export interface BoxesSay {
 export interface SlipSay {
   answer: string;
   says: string;
+}
+export interface NumberRow {
+  number: number;
+  numeral: string;
+  word: string;
+  digits: Written[];
+  cards: number[];
+}
+export interface Key {
+  given: string;
+  name: string;
+  key: string;
 }
 export interface Column {
   place: string;
@@ -356,6 +373,7 @@ export interface Entry {
   answer: string;
   result: string;
   between: Named;
+  keys: Key[];
   right: boolean;
   slips: string[];
   stage: string;
@@ -424,6 +442,7 @@ export interface Settings {
   order: string;
   zeros: string;
   filled?: string;
+  signs?: string;
   bank: string;
   adult: string;
   range: string;
@@ -613,6 +632,9 @@ export interface ChooseOne {
   numbers?: number[];
   digits?: number[];
   zeros?: string;
+  swaps?: string[];
+  many?: number[];
+  differ?: string[];
   shown?: string[];
   answered?: string[];
   children?: string[];
@@ -621,13 +643,16 @@ export interface ChooseOne {
   seed: string;
 }
 export interface ChosenOne {
-  fits: number;
-  left: number;
+  fits: string;
+  left: string;
   says: string;
   lately: string;
   numbers: Toggle[];
   digits: Toggle[];
   zeros: Toggle[];
+  swaps: Toggle[];
+  many: Toggle[];
+  differ: Toggle[];
   shown: Toggle[];
   answered: Toggle[];
   ways: OneWay[];
@@ -644,7 +669,6 @@ export interface Toggle {
 export interface OneWay {
   shown: string;
   answered: string;
-  numbers: number;
 }
 export interface Stands {
   stages: {
@@ -657,6 +681,16 @@ export interface Stand {
   secure: number;
   far: boolean;
   all: boolean;
+}
+export interface TrayLies {
+  number: number;
+  lies: {
+    [k: string]: number;
+  };
+}
+export interface TraySays {
+  right: boolean;
+  says: string;
 }
 export interface Typed {
   text: string;

@@ -50,6 +50,17 @@
       cy="24"
       r="2.600"
     /><circle class="dash leaf" cx="32.800" cy="24" r="2.600" />
+  {:else if answered === 'rename'}
+    <path d="M9 8v24" /><path class="leaf" d="M16 20h10M22 16l4 4-4 4" />
+    {#each [10, 16, 22, 28] as y (y)}<circle class="dot" cx="31" cy={y + 1} r="2" />{/each}
+  {:else if answered === 'sign'}
+    <path d="M26 10L12 20l14 10" />
+  {:else if answered === 'decides'}
+    <path class="dash" d="M5 8h8v24H5zM27 8h8v24h-8z" /><path class="leaf" d="M16 8h8v24h-8z" />
+  {:else if answered === 'order'}
+    <path d="M6 32v-8h8v8zM16 32V17h8v15zM26 32V9h8v23z" />
+  {:else if answered === 'join'}
+    <path d="M4 8h13v9H4zM4 23h13v9H4z" /><path class="leaf" d="M28 13v14M21 20h14" />
   {:else}
     <path d="M5 9h16v22H5z" /><path class="dash" d="M25 9h10v22H25z" />
   {/if}

@@ -10,7 +10,8 @@
     one,
     material = 'beads',
     size = 1,
-  }: { one: One; material?: string; size?: number } = $props();
+    flat = false,
+  }: { one: One; material?: string; size?: number; flat?: boolean } = $props();
 
   const frames = $derived(Math.max(1, Math.ceil(one.number / 10)));
   const cell = $derived((frames > 2 ? 9 : 12) * size);
@@ -30,10 +31,33 @@
   /** A longer word stands in several lines. */
   const LONG = 14;
   const few = $derived(one.crowd?.things ?? []);
+  /** What lies of each place of several numbers, or of one that is large or renamed. */
+  const piles = $derived(
+    one.shown === 'pieces' || one.shown === 'drawn' || one.shown === 'unswapped'
+      ? one.rows.length
+        ? one.rows.map((r) => r.digits.filter((d) => d.digit))
+        : one.number > 100 || one.shown === 'unswapped'
+          ? [one.piles]
+          : []
+      : [],
+  );
 </script>
 
 {#if one.given}
-  {#if one.shown === 'word' || one.shown === 'said'}
+  {#if one.rows.length}
+    <span
+      class="given several kid"
+      class:flat
+      style:font-size="{(one.rows.some((r) => one.shown !== 'numeral' || r.numeral.length > 4)
+        ? 16
+        : 22) * size}px"
+    >
+      {#if one.answered === 'join'}{one.given}{:else}
+        {#each one.rows as r, i (i)}<span>{one.shown === 'numeral' ? r.numeral : r.word}</span
+          >{/each}
+      {/if}
+    </span>
+  {:else if one.shown === 'word' || one.shown === 'said'}
     <span
       class="given"
       class:words={one.given.length > LONG}
@@ -84,6 +108,12 @@
       {/if}
     {/each}
   </svg>
+{:else if one.shown === 'cards' && one.rows.length}
+  <span class="several">
+    {#each one.rows as r, i (i)}
+      <Cards cards={r.cards} cell={Math.max(13, Math.min(16, 44 / one.rows.length)) * size} />
+    {/each}
+  </span>
 {:else if one.shown === 'cards'}
   <Cards cards={one.cards} cell={Math.min(20, 84 / one.digits.length) * size} steps />
 {:else if one.shown === 'kinds' || one.shown === 'ten-of'}
@@ -94,15 +124,25 @@
       </span>
     {/each}
   </span>
-{:else if one.number > 100 && (one.shown === 'pieces' || one.shown === 'drawn')}
-  <span class="piles kid" role="img" aria-label="{one.number} in {one.digits.length} places">
-    {#each one.digits.filter((d) => d.digit) as d (d.place)}
-      <span style:color="var(--{d.place}-ink)">
-        {d.digit}<Piece
-          material={drawn}
-          place={d.place}
-          unit={(one.shown === 'drawn' ? DRAWN : LAID)[d.place]! * size}
-        />
+{:else if piles.length}
+  <span class="several">
+    {#each piles as pile, i (i)}
+      <span
+        class="piles kid"
+        role="img"
+        aria-label={pile.map((d) => `${d.digit} ${d.place}`).join(', ')}
+      >
+        {#each pile as d (d.place)}
+          <span style:color="var(--{d.place}-ink)">
+            {d.digit}<Piece
+              material={drawn}
+              place={d.place}
+              unit={(one.shown === 'drawn' ? DRAWN : LAID)[d.place]! *
+                size *
+                (piles.length > 1 ? 0.6 : 1)}
+            />
+          </span>
+        {/each}
       </span>
     {/each}
   </span>
@@ -175,6 +215,17 @@
     gap: 4px;
     line-height: 1.2;
     text-align: center;
+  }
+  .several.flat {
+    flex-direction: row;
+    gap: 10px;
+  }
+  .several {
+    display: flex;
+    flex-direction: column;
+    align-items: flex-end;
+    gap: 2px;
+    max-width: 148px;
   }
   .given.words {
     max-width: 148px;

@@ -307,6 +307,7 @@
           bind:touched
           expected={mended.result}
           between={mended.between}
+          keys={mended.keys}
           {lead}
           hasNote={mended.hasNote}
           onnothing={withdraw}

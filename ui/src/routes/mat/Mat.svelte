@@ -15,7 +15,7 @@
   import type { Ink, Sheet, Step } from '../../lib/wire.gen';
   import CardScene from './CardScene.svelte';
   import Estimate from './Estimate.svelte';
-  import { HANDS } from './one/hands';
+  import { handsOf } from './one/hands';
   import OneScene from './one/OneScene.svelte';
   import OneShelf from './one/OneShelf.svelte';
   import Timing from './one/Timing.svelte';
@@ -46,8 +46,8 @@
   const to = $derived(lesson?.steps[at.foot + 1]);
   /** A number that is asked alone has a mat and a book of its own. */
   const one = $derived(lesson?.link.sum.one);
-  /** A crowd or sticks can be in the child's hands instead of being shown. */
-  const forHands = $derived(!!lesson && lesson.scene in HANDS);
+  /** A crowd, sticks or a tray can be in the child's hands instead of being shown. */
+  const forHands = $derived(!!handsOf(one));
   let inHands = $state(false);
   const hands = $derived(
     lesson && forHands && inHands ? `${params.lesson} ${lesson.link.nth}` : undefined,
@@ -173,7 +173,9 @@
   const turnOver = (): void => localStorage.setItem(FORM, (kept = nextForm));
   const toMaterial = (id: string): void => void hand.change({ material: id });
   const other = (): void => {
-    const all = desk.words.materials.map((m) => m.id).filter((m) => !one || m !== 'drawings');
+    const all = desk.words.materials
+      .map((m) => m.id)
+      .filter((m) => !one || m !== 'drawings' || ['kinds', 'ten-of'].includes(one.shown));
     if ((!one || ['tens', 'places'].includes(lesson?.scene ?? '')) && shared.mayPresent)
       toMaterial(all[(all.indexOf(material) + 1) % all.length]!);
   };
@@ -207,7 +209,7 @@
     ['m', 'another material'],
     ['x', 'another way of writing it'],
     ['q', 'ask before each step, or not'],
-    ['c', 'a crowd or sticks: in the child’s hands, or shown'],
+    ['c', 'a crowd, sticks or a tray: in the child’s hands, or shown'],
     ['w', 'write up who did what'],
   ]}
   drawer={tight ? 228 : 284}

@@ -81,7 +81,7 @@
     <span class="name">{s.name}</span>
     <span class="sign">
       {#if s.example}
-        <Glance one={s.example} size={sizeOf(s.example)} />
+        <Glance one={s.example} size={sizeOf(s.example)} flat />
       {:else}
         <Cord
           places={['ones', 'tens', 'hundreds', 'thousands'].slice(0, s.knots.length)}

@@ -57,6 +57,19 @@
     const next = turn(chosen.choice.digits ?? [], [d]);
     if (next) onchoose({ digits: next.sort((a, b) => a - b) });
   };
+  const swaps = (id: string): void => {
+    const next = turn(chosen.choice.swaps ?? [], [id]);
+    if (next) onchoose({ swaps: next });
+  };
+  const howMany = (n: number): void => {
+    const next = turn(chosen.choice.many ?? [], [n]);
+    if (next) onchoose({ many: next.sort((a, b) => a - b) });
+  };
+  const differ = (id: string): void => {
+    const next = turn(chosen.choice.differ ?? [], [id]);
+    if (next) onchoose({ differ: next });
+  };
+  const left = $derived(BigInt(chosen.left));
   const shown = (id: string): void => {
     const next = turn(chosen.choice.shown ?? [], [id]);
     if (next) onchoose({ shown: next });
@@ -87,30 +100,62 @@
 
 <ThingDefs />
 <div class="rows">
-  <h2 id="which">Which numbers</h2>
-  <div class="row numbers" role="group" aria-labelledby="which">
-    {#if chosen.digits.length}
-      {#each chosen.digits as d (d.id)}
-        <button aria-pressed={d.on} onclick={() => digits(Number(d.id))}>{d.name}</button>
-      {/each}
-      {#if chosen.zeros.length > 1}
-        <Sides
-          label="Zeros in the numbers"
-          sides={chosen.zeros.map((z) => ({ value: z.id, name: z.name }))}
-          now={chosen.choice.zeros ?? ''}
-          onset={(zeros) => onchoose({ zeros })}
-        />
-      {:else}<span class="fixed">{chosen.zeros[0]?.name}</span>{/if}
-    {:else if many}
-      {#each decades as d (d.name)}
-        <button class="kid" aria-pressed={d.on} onclick={() => numbers(d.ids)}>{d.name}</button>
-      {/each}
-    {:else}
-      {#each chosen.numbers as n (n.id)}
-        <button class="kid number" aria-pressed={n.on} onclick={() => numbers([Number(n.id)])}
-          >{n.name}{#if n.cord}<Twist cord={n.cord} width={30} />{/if}</button
-        >
-      {/each}
+  <div class="beside">
+    <div>
+      <h2 id="which">Which numbers</h2>
+      <div class="row numbers" role="group" aria-labelledby="which">
+        {#if chosen.digits.length}
+          {#each chosen.digits as d (d.id)}
+            <button aria-pressed={d.on} onclick={() => digits(Number(d.id))}>{d.name}</button>
+          {/each}
+          {#if chosen.zeros.length > 1}
+            <Sides
+              label="Zeros in the numbers"
+              sides={chosen.zeros.map((z) => ({ value: z.id, name: z.name }))}
+              now={chosen.choice.zeros ?? ''}
+              onset={(zeros) => onchoose({ zeros })}
+            />
+          {:else}<span class="fixed">{chosen.zeros[0]?.name}</span>{/if}
+        {:else if many}
+          {#each decades as d (d.name)}
+            <button class="kid" aria-pressed={d.on} onclick={() => numbers(d.ids)}>{d.name}</button>
+          {/each}
+        {:else}
+          {#each chosen.numbers as n (n.id)}
+            <button class="kid number" aria-pressed={n.on} onclick={() => numbers([Number(n.id)])}
+              >{n.name}{#if n.cord}<Twist cord={n.cord} width={30} />{/if}</button
+            >
+          {/each}
+        {/if}
+      </div>
+    </div>
+    {#if chosen.swaps.length}
+      <div>
+        <h2 id="swaps">From the usual way</h2>
+        <div class="row" role="group" aria-labelledby="swaps">
+          {#each chosen.swaps as s (s.id)}
+            <button aria-pressed={s.on} onclick={() => swaps(s.id)}>{s.name}</button>
+          {/each}
+        </div>
+      </div>
+    {/if}
+    {#if chosen.many.length}
+      <div>
+        <h2 id="many">How many of them</h2>
+        <div class="row" role="group" aria-labelledby="many">
+          {#each chosen.many as m (m.id)}
+            <button aria-pressed={m.on} onclick={() => howMany(Number(m.id))}>{m.name}</button>
+          {/each}
+        </div>
+      </div>
+      <div>
+        <h2 id="differ">They differ first in</h2>
+        <div class="row" role="group" aria-labelledby="differ">
+          {#each chosen.differ as d (d.id)}
+            <button aria-pressed={d.on} onclick={() => differ(d.id)}>{d.name}</button>
+          {/each}
+        </div>
+      </div>
     {/if}
   </div>
   <h2 id="shown">Shown as</h2>
@@ -134,11 +179,17 @@
   </div>
 </div>
 <div class="bar">
-  <p class="fits kid" data-fits={chosen.fits} class:none={chosen.left === 0}>
-    {chosen.left.toLocaleString('en')}
+  <p
+    class="fits kid"
+    data-fits={chosen.fits}
+    class:none={left === 0n}
+    class:long={chosen.left.length > 8}
+    class:longest={chosen.left.length > 12}
+  >
+    {left.toLocaleString('en')}
   </p>
   <p class="label">
-    {chosen.left === 1 ? 'question fits' : 'questions fit'}, {chosen.problems.length === TWELVE
+    {left === 1n ? 'question fits' : 'questions fit'}, {chosen.problems.length === TWELVE
       ? 'twelve of them'
       : chosen.problems.length
         ? 'all of them'
@@ -148,14 +199,14 @@
   {#if chosen.lately}
     <Plain onclick={() => onchoose({ days: 0 })}>Ask them again</Plain>
   {/if}
-  <Plain disabled={chosen.left <= TWELVE} onclick={onredraw}>Draw twelve more</Plain>
+  <Plain disabled={left <= TWELVE} onclick={onredraw}>Draw twelve more</Plain>
 </div>
 {#if trouble}<Wrong {trouble} />{/if}
-{#if chosen.fits === 0}
+{#if chosen.fits === '0'}
   <p class="nothing">
     No number is shown and answered like this. Touch another way of showing or answering.
   </p>
-{:else if chosen.left === 0}
+{:else if left === 0n}
   <p class="nothing">All of these were asked lately.</p>
 {/if}
 <div
@@ -226,6 +277,19 @@
     font-size: 22px;
     line-height: 26px;
     padding: 0 6px;
+  }
+  .beside {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 24px;
+  }
+  .fits.long {
+    font-size: var(--t4);
+    line-height: 30px;
+  }
+  .fits.longest {
+    font-size: var(--t3);
+    line-height: 24px;
   }
   .fixed {
     align-self: center;

@@ -12,12 +12,21 @@
 </script>
 
 <div class="paper">
-  <p class="word" class:long={one.number > 100}><Word parts={one.parts} /></p>
-  {#if one.number > 10 && one.number < 100}<Twist cord={one.cord} width={60} />{/if}
-  <p class="digits kid" class:many={one.digits.length > 4}>
-    {#each one.digits as d (d.place)}<span style:color="var(--{d.place}-ink)">{d.digit}</span
-      >{/each}
-  </p>
+  {#if one.rows.length}
+    {#each one.rows as r (r.number)}
+      <p class="digits kid bare">
+        {#each r.digits as d (d.place)}<span style:color="var(--{d.place}-ink)">{d.digit}</span
+          >{/each}
+      </p>
+    {/each}
+  {:else}
+    <p class="word" class:long={one.number > 100}><Word parts={one.parts} /></p>
+    {#if one.number > 10 && one.number < 100}<Twist cord={one.cord} width={60} />{/if}
+    <p class="digits kid" class:many={one.digits.length > 4}>
+      {#each one.digits as d (d.place)}<span style:color="var(--{d.place}-ink)">{d.digit}</span
+        >{/each}
+    </p>
+  {/if}
 </div>
 <h2>{one.question}</h2>
 <p class="small">{sum.stage.name}</p>
@@ -61,6 +70,9 @@
     font-size: 34px;
     font-weight: 700;
     line-height: 40px;
+  }
+  .bare {
+    flex-basis: 100%;
   }
   .many {
     font-size: 26px;

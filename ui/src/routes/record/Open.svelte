@@ -5,7 +5,7 @@
   import HelpSign from '../../lib/pieces/HelpSign.svelte';
   import MannerLeaf from '../../lib/pieces/MannerLeaf.svelte';
   import { shared } from '../../lib/state.svelte';
-  import type { Named, Observe, Record as Page } from '../../lib/wire.gen';
+  import type { Key, Named, Observe, Record as Page } from '../../lib/wire.gen';
   import { typed, wiped } from './answer';
 
   let {
@@ -14,6 +14,7 @@
     draft = $bindable(),
     expected,
     between,
+    keys = [],
     touched = $bindable(),
     lead,
     hasNote,
@@ -24,6 +25,7 @@
     draft: Observe;
     expected: string; // the right answer, as it is written
     between: Named; // what can stand between the parts of an answer
+    keys?: Key[]; // answers of one touch, where it is not answered in figures
     touched: boolean;
     lead: boolean;
     hasNote: boolean;
@@ -43,7 +45,10 @@
 
   /** The figures of an answer: what stands between them is written in more ways than one. */
   const figures = (answer: string): string => answer.replace(/[^0-9]+/g, ' ').trim();
-  const wrong = $derived(draft.came === 'typed' && figures(draft.answer) !== figures(expected));
+  const wrong = $derived(
+    draft.came === 'typed' &&
+      (keys.length ? draft.answer !== expected : figures(draft.answer) !== figures(expected)),
+  );
   function set(change: Partial<Observe>): void {
     draft = { ...draft, ...change };
     touched = true;
@@ -54,13 +59,21 @@
     begun = true;
     set({ answer, came: 'typed' });
   }
-  export const digit = (d: string): void =>
-    give(typed(begun ? draft.answer : '', d, limits.answer, between.id));
+  /** A figure more; where answers are of one touch, the one of that number. */
+  export const digit = (d: string): void => {
+    if (!keys.length) give(typed(begun ? draft.answer : '', d, limits.answer, between.id));
+    else if (keys[Number(d) - 1]) give(keys[Number(d) - 1]!.given);
+  };
+  /** An answer by its key on the keyboard. */
+  export function key(k: string): void {
+    const one = keys.find((x) => x.key === k);
+    if (one) give(one.given);
+  }
   export const rest = (): void => {
     if (between.id) digit(between.id);
   };
   export const wipe = (): void =>
-    give(draft.came === 'typed' ? wiped(draft.answer, between.id) : '');
+    give(draft.came === 'typed' && !keys.length ? wiped(draft.answer, between.id) : '');
   export function right(): void {
     begun = false;
     set({ answer: expected, came: 'marked' });
@@ -92,9 +105,20 @@
       {#if between.id}<button onclick={rest}>{between.name}</button>{/if}
       <button onclick={wipe}>clear</button>
     </div>
-    <div class="keys" role="group" aria-label="Answer in digits">
-      {#each '1234567890' as d (d)}<button class="kid" onclick={() => digit(d)}>{d}</button>{/each}
-    </div>
+    {#if keys.length}
+      <div class="ways" role="group" aria-label="Answer">
+        {#each keys as k (k.given)}<button
+            class="kid"
+            aria-pressed={draft.answer === k.given}
+            onclick={() => give(k.given)}>{k.name}</button
+          >{/each}
+      </div>
+    {:else}
+      <div class="keys" role="group" aria-label="Answer in digits">
+        {#each '1234567890' as d (d)}<button class="kid" onclick={() => digit(d)}>{d}</button
+          >{/each}
+      </div>
+    {/if}
   </div>
   <div>
     <div class="helps" role="radiogroup" aria-label="Help">
@@ -206,6 +230,15 @@
   .keys {
     grid-template-columns: repeat(5, 1fr);
   }
+  .ways {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 5px;
+    margin-bottom: 6px;
+  }
+  .ways button {
+    flex: 1 1 40%;
+  }
   .helps {
     grid-template-columns: repeat(5, minmax(max-content, 1fr));
   }
@@ -222,6 +255,7 @@
     min-height: 44px;
   }
   .three button,
+  .ways button,
   .keys button {
     border: 1px solid var(--edge);
     border-radius: var(--r2);
@@ -229,6 +263,7 @@
     text-align: center;
     padding: 0 2px;
   }
+  .ways button,
   .keys button {
     font-size: 20px;
   }
@@ -244,6 +279,7 @@
   .three .long {
     flex-basis: 100%; /* several parts: a line of its own */
   }
+  .ways button[aria-pressed='true'],
   .three button[aria-pressed='true'] {
     background: var(--leaf-tint);
   }

@@ -253,6 +253,8 @@
     '.': () => white?.rest(),
     '+': () => white?.rest(),
     ',': () => white?.rest(),
+    '<': () => white?.key('<'),
+    '>': () => white?.key('>'),
     s: help('shown'),
     t: help('together'),
     n: help('nudged'),
@@ -299,7 +301,9 @@
             <button onclick={() => show(i)} aria-current={i === nth}>
               {#if p.one}
                 <span class="kid short"
-                  >{p.one.number}<span class="small">{p.one.answeredName}</span></span
+                  >{p.one.rows.length
+                    ? p.one.rows.map((r) => r.numeral).join(', ')
+                    : p.one.number}<span class="small">{p.one.answeredName}</span></span
                 >
               {:else}
                 <Written numbers={p.numbers} sign={p.sign} size={20} cell={14} />
@@ -456,6 +460,7 @@
               bind:touched
               expected={problem.result}
               between={problem.between}
+              keys={problem.one?.keys}
               lead={desk.class.role === 'lead'}
               hasNote={records.latest(c.id, nth).entry?.hasNote ?? false}
               onnothing={nothing}

@@ -7,11 +7,13 @@
   import Word from '../../../lib/ones/Word.svelte';
   import type { Lesson, One, Step } from '../../../lib/wire.gen';
   import Boxes from './Boxes.svelte';
+  import Compared from './Compared.svelte';
   import CrowdScene from './CrowdScene.svelte';
   import Figures from './Figures.svelte';
   import Frames from './Frames.svelte';
-  import { HANDS } from './hands';
+  import { handsOf } from './hands';
   import OneCards from './OneCards.svelte';
+  import PartsSum from './PartsSum.svelte';
   import Pictures from './Pictures.svelte';
   import Places from './Places.svelte';
   import Row from './Row.svelte';
@@ -52,17 +54,22 @@
     pictures: Pictures,
     places: Places,
     cards: OneCards,
+    rows: Compared,
+    sum: PartsSum,
   };
   const one = $derived(lesson.link.sum.one!);
   const Scene = $derived(SCENES[lesson.scene]);
-  const Hands = $derived(HANDS[lesson.scene]);
+  const Hands = $derived(handsOf(one));
   const last = $derived(lesson.steps.length - 1);
   const step = $derived(lesson.steps[Math.min(index, last)]!);
   /** The strip with word and figures stands under every picture. */
   const STRIP = 124;
   const MARGIN = 24;
   const strip = $derived(
-    ['count-back', 'match'].includes(one.answered) ? 0 : Math.min(STRIP, h * 0.2),
+    (hands && lesson.scene === 'places') ||
+      ['count-back', 'match', 'sign', 'decides', 'order'].includes(one.answered)
+      ? 0
+      : Math.min(STRIP, h * 0.2),
   );
   /** Long words and many figures are smaller: they share the strip. */
   const size = $derived(
@@ -84,7 +91,13 @@
 <ThingDefs />
 <div class="room" style:inset="{MARGIN}px {MARGIN}px {strip + MARGIN}px">
   {#if hands && Hands}
-    {#key hands}<Hands {one} kept={hands} w={w - 2 * MARGIN} h={h - strip - 2 * MARGIN} />{/key}
+    {#key hands}<Hands
+        {one}
+        kept={hands}
+        {material}
+        w={w - 2 * MARGIN}
+        h={h - strip - 2 * MARGIN}
+      />{/key}
   {:else if Scene}
     <Scene
       {lesson}

@@ -18,10 +18,14 @@
     may: boolean;
   } = $props();
 
+  const one = $derived(lesson.link.sum.one);
   const laid = $derived(
-    (lesson.scene === 'tens' || lesson.scene === 'places') && !lesson.link.sum.one?.drawn,
+    (['tens', 'places'].includes(lesson.scene) && !one?.drawn) ||
+      (lesson.scene === 'rows' && one?.shown === 'pieces'),
   );
-  const kinds = $derived(words.materials.filter((m) => m.id !== 'drawings'));
+  /** The four kinds are shown drawn too; a number is drawn where that is asked for. */
+  const drawings = $derived(['kinds', 'ten-of'].includes(one?.shown ?? ''));
+  const kinds = $derived(words.materials.filter((m) => drawings || m.id !== 'drawings'));
 </script>
 
 <h1>Ready</h1>

@@ -14,7 +14,8 @@
     h,
   }: { lesson: Lesson; one: One; index: number; material: string; w: number; h: number } = $props();
 
-  const laid = $derived(material === 'drawings' ? 'beads' : material);
+  const kinds = $derived(one.shown === 'kinds' || one.shown === 'ten-of');
+  const laid = $derived(material === 'drawings' && !kinds ? 'beads' : material);
 </script>
 
 <div class="places" style:width="{w}px" style:height="{h}px" data-one="places">
