@@ -261,6 +261,9 @@ func (y *year) steps(c *child, day book.Day) []ladder.NextStep {
 
 // past tells of single digits and snakes, which older children do not come back to.
 func (y *year) past(stage choose.StageID) bool {
+	if ladder.StrandOf(stage) == ladder.Sharing {
+		return false
+	}
 	return y.older() && stage.Least() == 1 && stage != choose.ThreeAddends || y.older() && stage == choose.BackOverTen
 }
 
@@ -343,7 +346,7 @@ func (y *year) lesson(here []*child, day book.Day, minute int) int {
 	digits := y.sheetDigits()
 	var tasks []task.Task
 	for range 2 + y.rng.IntN(2) {
-		tasks = append(tasks, taskFor(what.key, digits, y.rng))
+		tasks = append(tasks, pupil.TaskFor(what.key, digits, y.rng))
 		if digits < y.class.digits {
 			digits++
 		}
@@ -387,7 +390,7 @@ func (y *year) sheet(c *child, n int, day book.Day, minute int) {
 		for i, k := range known {
 			if i%4 == n/2%4 || c.Standings[k].Days < 2 && n > 3 {
 				for range 2 {
-					y.record(c, errand{k, book.Alone, false}, taskFor(k, y.sheetDigits(), y.rng), day, minute, uuid.NullUUID{}, 0)
+					y.record(c, errand{k, book.Alone, false}, pupil.TaskFor(k, y.sheetDigits(), y.rng), day, minute, uuid.NullUUID{}, 0)
 				}
 			}
 		}
@@ -410,7 +413,7 @@ func (y *year) sheet(c *child, n int, day book.Day, minute int) {
 // rows are the problems of a sheet.
 func (y *year) rows(c *child, t errand, n int, day book.Day, minute int) {
 	for range n {
-		y.record(c, t, taskFor(t.key, y.sheetDigits(), y.rng), day, minute, uuid.NullUUID{}, 0)
+		y.record(c, t, pupil.TaskFor(t.key, y.sheetDigits(), y.rng), day, minute, uuid.NullUUID{}, 0)
 	}
 }
 
@@ -492,11 +495,20 @@ func (y *year) unwritten() store.Lesson {
 		children = append(children, c.id.String())
 	}
 	day := y.days[len(y.days)-2]
-	work := taskFor(ladder.Key{Stage: y.class.last, Manner: book.Pieces}, 2, y.rng)
+	work := pupil.TaskFor(ladder.Key{Stage: y.class.last, Manner: book.Pieces}, 2, y.rng)
 	l, err := lesson.New(itemsOf(y.class.last, []task.Task{work}), y.kind, children)
 	if err != nil {
 		panic(err) // the mat takes every task of this stage
 	}
 	l.Stand = lesson.Ended
 	return store.Lesson{Lesson: l, ID: id("lesson", y.class.name+"unwritten"), ClassID: y.children[0].class, OpenedBy: y.lead, ChangedAt: y.at(day, 200)}
+}
+
+// itemsOf are tasks that were chosen for a stage.
+func itemsOf(stage choose.StageID, tasks []task.Task) []lesson.Item {
+	items := make([]lesson.Item, len(tasks))
+	for i, t := range tasks {
+		items[i] = lesson.Item{Task: t, Stage: stage}
+	}
+	return items
 }

@@ -245,6 +245,9 @@ func numbers(g *guide.Guide, look func(name string)) {
 			g.Press("Shelf")
 		}
 		g.Press(op).Holds(first, fmt.Sprintf("document.querySelector('.says')?.innerText.startsWith(%q)", first)).Settle()
+		if !guide.Read[bool](g, fmt.Sprintf("[...document.querySelectorAll('.stage')].some((b) => b.innerText.startsWith(%q))", stage)) {
+			g.Press("still far off")
+		}
 		g.Press(stage)
 	}
 	shelf("Taking away", "One swap, tens", "across zeros")

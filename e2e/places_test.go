@@ -145,7 +145,7 @@ func TestWhichIsMoreIsRecorded(t *testing.T) {
 	g := s.sit(laptopWidth, laptopHeight)
 	s.login(g, "hanne")
 	alone(g, "342,324 numeral sign", "Finn O.")
-	workedToTheEnd(g).Key("1").See("no answer").Press("<").Holds("wrong", "document.querySelector('.answer.wrong')").Press(">").Holds("right", "!document.querySelector('.answer.wrong')").Key("<").Holds("by key", "document.querySelector('.answer.wrong')").Key("2").Holds("the second", "!document.querySelector('.answer.wrong')").Key(" ").See("Finish the lesson")
+	workedToTheEnd(g).Key("1").See("no answer").Press("<").Holds("wrong", "document.querySelector('.answer.wrong')").Press(">").Holds("right", "!document.querySelector('.answer.wrong')").Key("<").Holds("by key", "document.querySelector('.answer.wrong')").Key("2").Holds("the second", "!document.querySelector('.answer.wrong')").Key(" ").See("Finish the lesson").Press("Finish the lesson").See("No lesson in hand")
 	s.check(g)
 	seen, err := s.store.Observations(ctx, s.learner("Finn O."))
 	if err != nil {

@@ -9,6 +9,7 @@ import (
 
 	"vineswap/core/book"
 	"vineswap/core/choose"
+	"vineswap/core/number"
 	"vineswap/core/place"
 	"vineswap/core/slip"
 	"vineswap/core/task"
@@ -98,6 +99,10 @@ func stumble(work task.Task, rng *rand.Rand) task.Answer {
 // factSlip is the right procedure with one column off by one: what comes up from
 // it follows from what was written.
 func factSlip(work task.Task, rng *rand.Rand) task.Answer {
+	if a, of := number.From(work); of && len(a.Choices()) > 1 { // another one of those
+		wrong := slices.DeleteFunc(a.Choices(), func(c task.Answer) bool { return c.Equal(work.Right()) })
+		return wrong[rng.IntN(len(wrong))]
+	}
 	answer := slices.Clone(work.Right())
 	right := answer[0]
 	off := place.Number(place.Place(rng.IntN(int(right.Top()) + 1)).Unit())

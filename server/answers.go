@@ -17,6 +17,7 @@ import (
 	"vineswap/core/book"
 	"vineswap/core/group"
 	"vineswap/core/ladder"
+	"vineswap/core/say"
 	"vineswap/store"
 	"vineswap/wire"
 )
@@ -67,8 +68,38 @@ type seenClass struct {
 	children []group.Child
 	// What the morning and a child's page say of all of them, worked out when it is
 	// asked for first.
-	morning func() wire.Today
+	morning *morning
 	others  func() []wire.Other
+}
+
+// morning is what Today says of a class, worked out when it is asked for first: only then is
+// read who is not to sit together. A pair that changes changes both children, so that the
+// class is seen anew.
+type morning struct {
+	children []group.Child
+	today    book.Day
+	words    say.Words
+
+	once sync.Mutex
+	made *wire.Today
+}
+
+func (m *morning) with(apart func() ([]store.Pair, error)) (wire.Today, error) {
+	m.once.Lock()
+	defer m.once.Unlock()
+	if m.made == nil {
+		kept, err := apart()
+		if err != nil {
+			return wire.Today{}, err
+		}
+		pairs := make([]group.Pair, len(kept))
+		for i, p := range kept {
+			pairs[i] = group.Pair{p.One.String(), p.Other.String()}
+		}
+		made := morningOf(m.words, m.children, pairs, m.today)
+		m.made = &made
+	}
+	return *m.made, nil
 }
 
 // child finds one of them.
@@ -94,8 +125,8 @@ func (s *Server) children(c *call, today book.Day) (seenClass, error) {
 	for i, l := range list {
 		all[i] = group.Child{ID: l.ID.String(), Name: l.Name, Child: l.Child.On(today)}
 	}
-	words, class := c.class.Settings.Words(), c.class.Judged()
-	now := seenClass{version, all, sync.OnceValue(func() wire.Today { return morningOf(words, class, all, today) }), sync.OnceValue(func() []wire.Other { return wire.OthersOf(all, today) })}
+	words := c.class.Settings.Words()
+	now := seenClass{version, all, &morning{children: all, today: today, words: words}, sync.OnceValue(func() []wire.Other { return wire.OthersOf(all, today) })}
 	s.answers.classes.Add(c.class.ID, now)
 	return now, nil
 }

@@ -236,7 +236,7 @@ func TestVines(t *testing.T) {
 	viewer := h.person("viewer")
 	for query, want := range map[string]int{
 		"": 200, "?strand=taking": 200, "?order=near&stage=joining/one-swap-ones": 200, "?order=wait": 200,
-		"?strand=sharing": 422, "?order=luck": 422, "?stage=joining/nowhere": 422, "?strand=taking&stage=joining/no-swap": 422,
+		"?strand=rods": 422, "?order=luck": 422, "?stage=joining/nowhere": 422, "?strand=taking&stage=joining/no-swap": 422,
 	} {
 		got := viewer.send("GET", viewer.class("/vines"+query), nil)
 		if got.status != want || bytes.Contains(got.body, []byte("null")) {

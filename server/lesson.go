@@ -12,6 +12,7 @@ import (
 	"vineswap/core/lesson"
 	"vineswap/core/material"
 	"vineswap/core/number"
+	"vineswap/core/say"
 	"vineswap/core/trace"
 	"vineswap/store"
 	"vineswap/wire"
@@ -101,7 +102,28 @@ func (s *Server) wireLesson(c *call, id uuid.UUID) (wire.Lesson, error) {
 	if err != nil {
 		return wire.Lesson{}, err
 	}
-	return wire.LessonOf(c.class.Settings, link, kept.Revision, view, childrenOf(kept)), nil
+	made := wire.LessonOf(c.class.Settings, link, kept.Revision, view, childrenOf(kept))
+	made.Apart, err = s.warnings(c, childrenOf(kept))
+	return made, err
+}
+
+// warnings say, to the lead alone, who of some children are not to sit together.
+func (s *Server) warnings(c *call, children []lesson.Child) ([]string, error) {
+	says := []string{}
+	if c.role != store.Lead || len(children) < 2 {
+		return says, nil
+	}
+	pairs, err := s.store.Apart(c.Context(), c.class.ID)
+	names := map[string]string{}
+	for _, child := range children {
+		names[child.ID] = child.Name
+	}
+	for _, p := range pairs {
+		if one, other := names[p.One.String()], names[p.Other.String()]; one != "" && other != "" {
+			says = append(says, say.NotTogether(one, other))
+		}
+	}
+	return says, err
 }
 
 // linkOf makes the short form of a lesson, and the view that it was made of.

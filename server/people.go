@@ -24,7 +24,7 @@ func (s *Server) people(c *call) error {
 	if err != nil {
 		return err
 	}
-	out := wire.People{Children: []wire.Enrolled{}, Retired: []wire.Enrolled{}, Members: []wire.Member{}, Classes: []wire.ClassLink{}, Open: []wire.OpenLink{}, Roles: wire.RolesOf(), Told: wire.ToldOf(c.class.Settings.Words())}
+	out := wire.People{Children: []wire.Enrolled{}, Retired: []wire.Enrolled{}, Members: []wire.Member{}, Classes: []wire.ClassLink{}, Open: []wire.OpenLink{}, Roles: wire.RolesOf(), Told: wire.ToldOf(c.class.Settings.Words()), Apart: []wire.KeptApart{}}
 	learners, err := s.store.Enrolled(c.Context(), c.class.ID)
 	if err != nil {
 		return err
@@ -38,6 +38,13 @@ func (s *Server) people(c *call) error {
 	}
 	for _, e := range retired {
 		out.Retired = append(out.Retired, wire.Enrolled{Learner: wire.Learner{ID: e.ID.String(), Name: e.Name}, When: "until " + wire.DateOf(e.Until.Time)})
+	}
+	pairs, err := s.store.Apart(c.Context(), c.class.ID)
+	if err != nil {
+		return err
+	}
+	for _, p := range pairs {
+		out.Apart = append(out.Apart, wire.KeptApart{One: p.One.String(), Other: p.Other.String()})
 	}
 	members, err := s.store.Members(c.Context(), c.class.ID)
 	if err != nil {
@@ -182,6 +189,22 @@ func (s *Server) afterChange(c *call, err error) error {
 		return wrongName(err)
 	}
 	return s.people(c)
+}
+
+// keepApart keeps two children apart in what is suggested, or lets them sit together again.
+func (s *Server) keepApart(c *call) error {
+	var ask wire.KeepApart
+	if err := read(c, &ask); err != nil {
+		return err
+	}
+	err := s.store.KeepApart(c.Context(), c.class.ID, store.Pair{One: uuid.MustParse(ask.One), Other: uuid.MustParse(ask.Other)}, ask.Apart)
+	switch {
+	case errors.Is(err, store.ErrAlone):
+		return refuse(fiber.StatusUnprocessableEntity, "A child cannot be kept apart from itself", "Choose another child.").of("other")
+	case errors.Is(err, store.ErrNone):
+		return refuse(fiber.StatusUnprocessableEntity, "One of the two is not in this class", "Choose children who are in the class now.").of("other")
+	}
+	return s.afterChange(c, err)
 }
 
 // move takes a child to another class that the caller leads too.

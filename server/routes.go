@@ -58,6 +58,7 @@ func Routes() []Route {
 		{fiber.MethodGet, "/people", store.Lead, (*Server).people},
 		{fiber.MethodPost, "/learners", store.Lead, (*Server).addLearners},
 		{fiber.MethodPatch, "/learners/:learner", store.Lead, (*Server).changeLearner},
+		{fiber.MethodPut, "/apart", store.Lead, (*Server).keepApart},
 		{fiber.MethodPost, "/invitations", store.Lead, (*Server).invite},
 		{fiber.MethodDelete, "/invitations/:invitation", store.Lead, (*Server).withdraw},
 		{fiber.MethodPatch, "/members/:member", store.Lead, (*Server).changeMember},

@@ -211,7 +211,10 @@ func (s *Server) morning(c *call) error {
 	if err != nil {
 		return err
 	}
-	out := now.morning()
+	out, err := now.morning.with(func() ([]store.Pair, error) { return s.store.Apart(c.Context(), c.class.ID) })
+	if err != nil {
+		return err
+	}
 	out.Unwritten = []wire.Unwritten{}
 	if err := s.addUnwritten(c, &out, now.children, today, zone); err != nil {
 		return err
@@ -224,8 +227,8 @@ func (s *Server) morning(c *call) error {
 
 // morningOf says who waited, what wants to be looked at and which lessons suggest
 // themselves.
-func morningOf(w say.Words, class ladder.Class, children []group.Child, today book.Day) wire.Today {
-	out := wire.Today{Waited: []wire.Waited{}, Check: wire.ChecksOf(w, group.LookAgain(children, mostToCheck, today), today), Meetings: wire.MeetingsOf(w, group.Meetings(children, class, lesson.MostChildren, mostMeetings, today))}
+func morningOf(w say.Words, children []group.Child, apart []group.Pair, today book.Day) wire.Today {
+	out := wire.Today{Waited: []wire.Waited{}, Check: wire.ChecksOf(w, group.LookAgain(children, mostToCheck, today), today), Meetings: wire.MeetingsOf(w, group.Meetings(children, lesson.MostChildren, mostMeetings, apart, today), today)}
 	for _, waited := range group.Longest(children, mostWaiting, today) {
 		out.Waited = append(out.Waited, wire.Waited{Learner: wire.Learner{ID: waited.ID, Name: waited.Name}, Days: waited.Days, Never: waited.Never, Says: say.Waits(waited.Days, waited.Never)})
 	}

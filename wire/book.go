@@ -337,11 +337,17 @@ func LessonBriefOf(w say.Words, id string, l lesson.Lesson, children []lesson.Ch
 
 // Meeting is a lesson that suggests itself.
 type Meeting struct {
-	Stage    string    `json:"stage"`
-	Name     string    `json:"name"`
-	Example  string    `json:"example"`
-	Children []Learner `json:"children"`
-	Why      string    `json:"why"`
+	Stage   string `json:"stage"`
+	Name    string `json:"name"` // with the manner
+	Example string `json:"example"`
+	Seats   []Seat `json:"seats"`
+	Why     string `json:"why"`
+}
+
+// Seat is a child at a lesson, and why it sits there.
+type Seat struct {
+	Learner
+	Why string `json:"why"`
 }
 
 // Waited is a child who waits for a lesson.

@@ -244,7 +244,7 @@ func LinkOf(class setting.Class, id string, l lesson.Lesson, v lesson.View, chil
 func LessonOf(class setting.Class, link LessonLink, revision int, v lesson.View, children []lesson.Child) Lesson {
 	w := class.Words()
 	_, marks := v.Ribbon(w, 0)
-	out := Lesson{Link: link, Revision: revision, Children: []Learner{}, Seats: lesson.MostChildren, Index: v.Index, Needs: needsOf(w, v), Roles: []Role{}, Steps: []Step{}, Finish: lesson.Finish(len(children)), WriteUp: say.WriteUp,
+	out := Lesson{Link: link, Revision: revision, Children: []Learner{}, Apart: []string{}, Seats: lesson.MostChildren, Index: v.Index, Needs: needsOf(w, v), Roles: []Role{}, Steps: []Step{}, Finish: lesson.Finish(len(children)), WriteUp: say.WriteUp,
 		Top: v.Top().String(), Scene: string(v.Trace.Scene)}
 	for i, c := range children {
 		out.Children = append(out.Children, Learner{c.ID, c.Name})

@@ -17,6 +17,19 @@ type People struct {
 	Open     []OpenLink  `json:"open"`    // invitations that can still be used
 	Roles    []Named     `json:"roles"`   // that an adult can have
 	Told     []Told      `json:"told"`    // what children can do, to be told
+	Apart    []KeptApart `json:"apart"`   // who is not to sit together
+}
+
+// KeptApart is two children who are not to sit together.
+type KeptApart struct {
+	One   string `json:"one" validate:"required,uuid"`
+	Other string `json:"other" validate:"required,uuid"`
+}
+
+// KeepApart asks that two children are kept apart, or not any more.
+type KeepApart struct {
+	KeptApart
+	Apart bool `json:"apart"`
 }
 
 // OpenLink is an invitation that can still be used. What its link says is kept

@@ -470,6 +470,7 @@ type Lesson struct {
 	Link     LessonLink `json:"link"`
 	Revision int        `json:"revision"`
 	Children []Learner  `json:"children"`
+	Apart    []string   `json:"apart"` // for the lead: who of them are not to sit together
 	Seats    int        `json:"seats"` // how many children may sit at the mat
 	Index    int        `json:"index"`
 	Steps    []Step     `json:"steps"`

@@ -315,14 +315,15 @@ func ChecksOf(w say.Words, list []group.Pressing, today book.Day) []Check {
 	return out
 }
 
-// MeetingsOf makes the lessons that suggest themselves.
-func MeetingsOf(w say.Words, list []group.Meeting) []Meeting {
+// MeetingsOf makes the lessons that suggest themselves, with a reason for each child.
+func MeetingsOf(w say.Words, list []group.Meeting, today book.Day) []Meeting {
 	out := []Meeting{}
 	for _, m := range list {
 		stage, _ := ladder.StageByID(m.Stage)
-		made := Meeting{Stage: string(m.Stage), Name: w.Stage(m.Stage), Example: w.Task(stage.Example), Children: []Learner{}, Why: say.Meeting(m)}
-		for _, c := range m.Children {
-			made.Children = append(made.Children, Learner{c.ID, c.Name})
+		made := Meeting{Stage: string(m.Stage), Name: w.Stage(m.Stage) + ", " + say.InManner(m.Manner), Example: w.Task(stage.Example), Seats: []Seat{}, Why: say.Meeting(m)}
+		for _, s := range m.Seats {
+			_, why := w.NextStep(s.Step, s.Proofs(s.Step.Stage, today), today)
+			made.Seats = append(made.Seats, Seat{Learner{s.ID, s.Name}, say.Waited(s.Days, s.Never) + " " + why})
 		}
 		out = append(out, made)
 	}

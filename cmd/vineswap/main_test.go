@@ -629,7 +629,7 @@ func (p *process) said() string {
 // address waits until the demo says where it is open.
 func (p *process) address() string {
 	p.Helper()
-	for range 600 {
+	for range 3_600 { // three minutes: other tests have the machine too
 		if _, rest, found := strings.Cut(p.said(), "is open at "); found && strings.Contains(rest, "Ctrl-C") {
 			return strings.Fields(rest)[0]
 		}

@@ -54,3 +54,16 @@ func (d Day) Week() Week {
 	}
 	return Week(n / 7)
 }
+
+// SchoolDays counts the days from Monday to Friday after this day, up to another one.
+func (d Day) SchoolDays(until Day) int {
+	const week, school = 7, 5
+	n := max(0, int(until-d))
+	days := n / week * school
+	for last := until - Day(n%week) + 1; last <= until && n%week > 0; last++ {
+		if weekday := last.Time().Weekday(); weekday != time.Saturday && weekday != time.Sunday {
+			days++
+		}
+	}
+	return days
+}

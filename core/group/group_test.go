@@ -147,33 +147,31 @@ func TestProposed(t *testing.T) {
 	}
 }
 
-// Lessons that suggest themselves share nobody, and each is for some who wobble
-// or are ready.
+// Lessons that suggest themselves share nobody, and each child sits at a step of its own.
 func TestMeetings(t *testing.T) {
-	list := group.Meetings(orchard(t), school, 2, 5, today)
+	list := group.Meetings(orchard(t), 2, 5, nil, today)
 	var said []string
 	seen := map[string]bool{}
 	for _, m := range list {
-		said = append(said, string(m.Stage)+" "+namesOf(m.Children))
-		for _, c := range m.Children {
-			if seen[c.ID] {
-				t.Errorf("%s sits at two lessons", c.Name)
+		names := string(m.Stage) + " " + string(m.Manner)
+		for _, s := range m.Seats {
+			names += " " + s.Name
+			if seen[s.ID] {
+				t.Errorf("%s sits at two lessons", s.Name)
 			}
-			seen[c.ID] = true
+			seen[s.ID] = true
 			for _, again := range group.LookAgain(orchard(t), 100, today) {
-				if again.ID == c.ID && again.Stage != m.Stage {
-					t.Errorf("%s is suggested for %s, and to be looked at again at %s", c.Name, m.Stage, again.Stage)
+				if again.ID == s.ID && again.Stage != m.Stage {
+					t.Errorf("%s is suggested for %s, and to be looked at again at %s", s.Name, m.Stage, again.Stage)
 				}
 			}
 		}
-		if m.Counts[ladder.Wobbling]+m.Counts[ladder.Ready] == 0 {
-			t.Errorf("nobody needs %s", m.Stage)
-		}
+		said = append(said, names)
 	}
-	if got := strings.Join(said, "; "); got != "joining/one-swap-ones Finn Bram; taking/no-swap Greta Ada" {
+	if got := strings.Join(said, "; "); got != "joining/no-swap pieces Greta Clio; joining/one-swap-ones pieces Finn Bram; joining/new-place pieces Ada; joining/no-swap pieces Hugo" {
 		t.Errorf("suggested are %s", got)
 	}
-	if got := group.Meetings(nil, school, 4, 3, today); len(got) != 0 {
+	if got := group.Meetings(nil, 4, 3, nil, today); len(got) != 0 {
 		t.Errorf("an empty class meets as %v", got)
 	}
 }

@@ -36,7 +36,7 @@ func (f *Fold) MarshalBinary() ([]byte, error) {
 	w.int(f.seq)
 	w.int(int64(len(f.lobes)))
 	if f.keys == nil {
-		f.keys = slices.SortedFunc(maps.Keys(f.lobes), Key.compare)
+		f.keys = slices.SortedFunc(maps.Keys(f.lobes), Key.Compare)
 	}
 	for _, key := range f.keys {
 		w.text(string(key.Stage))

@@ -557,7 +557,7 @@ func TestStages(t *testing.T) {
 			}
 		}
 	}
-	if len(seen) != 35 {
+	if len(seen) != 40 {
 		t.Errorf("%d stages", len(seen))
 	}
 }

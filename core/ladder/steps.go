@@ -18,6 +18,7 @@ const (
 	LookAgain StepKind = "look-again" // secure, and not seen for a while
 	GoOn      StepKind = "go-on"      // under way: what is missing
 	Begin     StepKind = "begin"      // ready for it
+	KeepUp    StepKind = "keep-up"    // all is secure: what was not used for longest
 )
 
 // slipToGoBack is how many wrong answers one slip explains where a child who is
@@ -96,4 +97,23 @@ func backTo(leaf Leaf, from book.Manner) book.Manner {
 		}
 	}
 	return back
+}
+
+// Presented tells whether work in a manner can be presented in a lesson: of snakes there is no
+// mat yet.
+func (k Key) Presented() bool {
+	return k.Stage != choose.FirstSnake && k.Stage != choose.SecondSnake
+}
+
+// LongestUnused is what is secure and was not used for longest; false where nothing is.
+func (c Child) LongestUnused() (key Key, found bool) {
+	for k, s := range c.Standings {
+		if s.State != Secure || !k.Presented() {
+			continue
+		}
+		if was := c.Standings[key]; !found || s.Used < was.Used || s.Used == was.Used && k.Compare(key) < 0 {
+			key, found = k, true
+		}
+	}
+	return key, found
 }

@@ -22,6 +22,7 @@ const (
 	Places  Strand = "places"
 	Joining Strand = "joining"
 	Taking  Strand = "taking"
+	Sharing Strand = "sharing"
 )
 
 // Stage is one stage of a strand.
@@ -132,6 +133,13 @@ func init() {
 		ofNumbers(choose.AcrossOneZero, all, after(choose.TakeSeveralSwaps, number.ZeroInAPlace), problem.DifferenceOf(503, 128)),
 		ofNumbers(choose.AcrossZeros, all, after(choose.AcrossOneZero), problem.DifferenceOf(5003, 128)),
 		ofNumbers(choose.AnyDifference, all, after(choose.AcrossZeros, number.FiveAndSix), problem.DifferenceOf(40_960, 9_870)),
+	)
+	Register(Sharing,
+		ofNumbers(choose.EqualTrays, all, after(choose.NoSwap), problem.Of(problem.Trays, 213, 3)),
+		ofNumbers(choose.EqualTraysSwap, all, after(choose.EqualTrays, choose.SeveralSwaps), problem.Of(problem.Trays, 24, 3)),
+		ofNumbers(choose.ShareEven, all, after(choose.TakeNoSwap, number.QuantityAndCard), problem.Of(problem.Sharing, 84, 4)),
+		ofNumbers(choose.ShareSwap, all, after(choose.ShareEven, choose.TakeOneSwapTens), problem.Of(problem.Sharing, 72, 3)),
+		ofNumbers(choose.ShareRemainder, all, after(choose.ShareSwap), problem.Of(problem.Sharing, 97, 4)),
 	)
 }
 

@@ -296,15 +296,15 @@ func (c Child) Repeats(today book.Day) (k Key, runs int, repeats bool) {
 		return c.seen.repeats, c.seen.runs, c.seen.runs > 0
 	}
 	for key, s := range c.Standings {
-		if s.ChosenOn == today && s.Chosen > 0 && (s.Chosen > runs || s.Chosen == runs && key.compare(k) < 0) {
+		if s.ChosenOn == today && s.Chosen > 0 && (s.Chosen > runs || s.Chosen == runs && key.Compare(k) < 0) {
 			k, runs = key, s.Chosen
 		}
 	}
 	return k, runs, runs > 0
 }
 
-// compare orders keys by their stages, and one stage from its first manner on.
-func (k Key) compare(other Key) int {
+// Compare orders keys by their stages, and one stage from its first manner on.
+func (k Key) Compare(other Key) int {
 	return cmp.Or(cmp.Compare(k.Stage, other.Stage), cmp.Compare(slices.Index(book.Manners(), k.Manner), slices.Index(book.Manners(), other.Manner)))
 }
 

@@ -75,8 +75,8 @@ func TestRenamedCounted(t *testing.T) {
 			shown    number.Shown
 			answered number.Answered
 			tray     bool
-		}{{number.Numeral, number.Rename, false}, {number.Renamed, number.Lay, true}, {number.Unswapped, number.Say, true}} {
-			for _, swaps := range [][]number.Swaps{{number.OneSwap}, {number.TwoSwaps}, {number.OneSwap, number.MoreSwaps}} {
+		}{{number.Numeral, number.Rename, false}, {number.Renamed, number.Lay, true}} {
+			for _, swaps := range [][]number.Swaps{{number.TwoSwaps}, {number.OneSwap, number.MoreSwaps}} {
 				space := number.Choice{Stage: number.Renaming, Digits: digits, Zeros: zeros, Swaps: swaps, Shown: []number.Shown{asked.shown}, Answered: []number.Answered{asked.answered}}.Space()
 				want := map[number.Asked]bool{}
 				for _, f := range all {
@@ -88,7 +88,7 @@ func TestRenamedCounted(t *testing.T) {
 					t.Fatalf("%v, %s zeros, %v: %d counted, %d found", asked, zeros, swaps, space.Count(), len(want))
 				}
 				for i, a := range space.All() {
-					if !want[a] || i%97 == 0 && !space.Has(a) {
+					if !want[a] || i%197 == 0 && !space.Has(a) {
 						t.Fatalf("%v, %s zeros, %v: %s is none or comes twice", asked, zeros, swaps, a)
 					}
 					delete(want, a)

@@ -5,6 +5,7 @@ import (
 	"sort"
 
 	"vineswap/core/place"
+	"vineswap/core/task"
 )
 
 // Differ is where numbers that are compared differ first.
@@ -57,6 +58,22 @@ func (w way) takesSeveral(n int) bool {
 func withNumbers(list []place.Number) (with [MostCompared - 1]place.Number) {
 	copy(with[:], list)
 	return with
+}
+
+// Choices are the answers to choose from, where it is not answered in figures: the signs, or
+// the places; none for another question.
+func (a Asked) Choices() []task.Answer {
+	switch a.Answered {
+	case Sign:
+		return []task.Answer{{less}, {greater}}
+	case Decides:
+		var list []task.Answer
+		for p := place.HighestOf(a.Numbers()); p >= place.Ones; p-- {
+			list = append(list, task.Answer{place.Number(p.Unit())})
+		}
+		return list
+	}
+	return nil
 }
 
 // Deciding is the highest place in which two numbers differ: it decides which is more.

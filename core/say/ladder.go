@@ -362,14 +362,21 @@ func (w Words) Judged(stage choose.StageID, manner book.Manner, state ladder.Sta
 	return fmt.Sprintf("%s: %s", w.StageInManner(stage, manner), State(state))
 }
 
-// Meeting says why a lesson suggests itself: "Two are ready for it, one wobbles."
+// Meeting says why a lesson suggests itself: "Two are ready for it and one wobbles."
 func Meeting(m group.Meeting) string {
+	counts := map[ladder.StepKind]int{}
+	for _, s := range m.Seats {
+		counts[s.Step.Kind]++
+	}
 	var parts []string
 	for _, c := range []struct {
-		state     ladder.State
+		kind      ladder.StepKind
 		one, many string
-	}{{ladder.Ready, "is ready for it", "are ready for it"}, {ladder.Wobbling, "wobbles", "wobble"}, {ladder.CheckAgain, "is to be checked", "are to be checked"}, {ladder.UnderWay, "is under way", "are under way"}, {ladder.Shown, "was shown it", "were shown it"}} {
-		switch n := m.Counts[c.state]; {
+	}{
+		{ladder.Begin, "is ready for it", "are ready for it"}, {ladder.GoBack, "wobbles", "wobble"}, {ladder.LookAgain, "is to be checked", "are to be checked"},
+		{ladder.GoOn, "is under way", "are under way"}, {ladder.LetBe, "repeats it by choice", "repeat it by choice"}, {ladder.KeepUp, "has all else secure", "have all else secure"},
+	} {
+		switch n := counts[c.kind]; {
 		case n == 1:
 			parts = append(parts, "one "+c.one)
 		case n > 1:
@@ -377,4 +384,17 @@ func Meeting(m group.Meeting) string {
 		}
 	}
 	return capital(list(parts)) + "."
+}
+
+// Waited says how many school days ago a child had its last lesson.
+func Waited(days int, never bool) string {
+	switch {
+	case never:
+		return "No lesson yet."
+	case days == 0:
+		return "Seen today."
+	case days == 1:
+		return "Seen one school day ago."
+	}
+	return fmt.Sprintf("Seen %s school days ago.", place.Number(days).Words(false))
 }

@@ -128,15 +128,15 @@ func TestSentencesAboutChildren(t *testing.T) {
 	secure := ladder.Standing{State: ladder.Secure, Beads: ladder.Full, Alone: 7, Days: 2, Tried: 7, Right: 7, Last: today, Used: today}
 	child := ladder.Child{Standings: ladder.Standings{{Stage: choose.NoSwap, Manner: book.Pieces}: secure}}
 	for got, want := range map[string]string{
-		w.Stands(child, today):                                        "Ready for six stages. Last seen today.",
+		w.Stands(child, today):                                        "Ready for seven stages. Last seen today.",
 		w.Stands(ladder.Child{}, today):                               "Nothing is recorded yet.",
 		w.NotYet([]choose.StageID{choose.NoSwap, choose.OneSwapOnes}): "No swap and one swap, ones must be secure first, with material.",
 		w.Plan(choose.TakeNoSwap, false, 3):                           "There is no lesson for the mat for this stage yet.",
 		w.Plan(choose.NoSwap, true, 0):                                "Nobody is at this stage. Touch the names of the children who come.",
 		w.Plan(choose.NoSwap, true, 1):                                "One child, with numbers for no swap.",
-		say.Meeting(group.Meeting{Counts: map[ladder.State]int{ladder.Ready: 2, ladder.Wobbling: 1}}): "Two are ready for it and one wobbles.",
-		w.Judged(choose.TakeNoSwap, book.Column, ladder.Secure):                                       "taking away: no swap, in the column: secure",
-		w.Counted(place.Columns([]place.Number{8, 7})[0]):                                             "15 counted, one swap: 5 stay",
+		say.Meeting(group.Meeting{Seats: []group.Seat{{Step: ladder.NextStep{Kind: ladder.Begin}}, {Step: ladder.NextStep{Kind: ladder.GoBack}}, {Step: ladder.NextStep{Kind: ladder.Begin}}}}): "Two are ready for it and one wobbles.",
+		w.Judged(choose.TakeNoSwap, book.Column, ladder.Secure): "taking away: no swap, in the column: secure",
+		w.Counted(place.Columns([]place.Number{8, 7})[0]):       "15 counted, one swap: 5 stay",
 		say.Waits(0, true): "not seen yet", say.Waits(1, false): "1 day", say.Waits(12, false): "12 days",
 		say.Erased(1): "One child was erased. Nothing else about the child is kept.", say.Erased(3): "3 children were erased. Nothing else about them is kept.",
 		say.PlaceInStrand(ladder.Joining, 5, 10):                                           "adding, stage 5 of 10",

@@ -68,7 +68,7 @@ func TestNumbersAreWhole(t *testing.T) {
 		seen := map[string]bool{}
 		for _, id := range number.Stages() {
 			whole, _ := number.Whole(id)
-			for _, a := range whole.Space().Draw(2_500, 17, nil) {
+			for _, a := range whole.Space().Draw(900, 17, nil) {
 				for _, filled := range []trace.Filled{trace.ByRows, trace.ByPairs} {
 					tr, err := number.Solve(a, trace.Method{Filled: filled})
 					if err != nil {

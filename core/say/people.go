@@ -42,3 +42,8 @@ func PlaceInStrand(strand ladder.Strand, nth, of int) string {
 func (w Words) StageInManner(stage choose.StageID, manner book.Manner) string {
 	return fmt.Sprintf("%s: %s, %s", Strand(ladder.StrandOf(stage)), w.Stage(stage), InManner(manner))
 }
+
+// NotTogether warns that two children who are not to sit together do.
+func NotTogether(one, other string) string {
+	return fmt.Sprintf("%s and %s are not to sit together.", one, other)
+}

@@ -86,20 +86,19 @@ type AnswerKey struct{ Given, Name, Key string }
 
 // Keys are what a number is answered with where it is not answered in figures.
 func (w Words) Keys(a number.Asked) []AnswerKey {
-	switch a.Answered {
-	case number.Sign:
-		if w.Signs == InWords {
-			return []AnswerKey{{"<", "is less than", "<"}, {">", "is more than", ">"}}
+	var keys []AnswerKey
+	for _, answer := range a.Choices() {
+		given := a.Write(answer)
+		k := AnswerKey{given, given, given}
+		switch {
+		case a.Answered == number.Decides:
+			k.Name, k.Key = w.PlaceMany(answer[0].Top()), ""
+		case w.Signs == InWords:
+			k.Name = map[string]string{"<": "is less than", ">": "is more than"}[given]
 		}
-		return []AnswerKey{{"<", "<", "<"}, {">", ">", ">"}}
-	case number.Decides:
-		var keys []AnswerKey
-		for p := place.HighestOf(a.Numbers()); p >= place.Ones; p-- {
-			keys = append(keys, AnswerKey{p.String(), w.PlaceMany(p), ""})
-		}
-		return keys
+		keys = append(keys, k)
 	}
-	return nil
+	return keys
 }
 
 // renamed is a swap up or down of a number that is laid in another way.

@@ -230,7 +230,7 @@ func (w Words) ReadyBecause(proofs []ladder.Proof, today book.Day) string {
 
 // stepWords say what to do next, with the manner and the stage.
 var stepWords = map[ladder.StepKind]string{
-	ladder.GoBack: "Back to %s, %s", ladder.LookAgain: "Check again %s, %s", ladder.GoOn: "Go on %s, %s", ladder.Begin: "Begin %s, %s",
+	ladder.GoBack: "Back to %s, %s", ladder.LookAgain: "Check again %s, %s", ladder.GoOn: "Go on %s, %s", ladder.Begin: "Begin %s, %s", ladder.KeepUp: "Work again %s, %s",
 }
 
 // NextStep says what to do next, and why.

@@ -43,6 +43,7 @@ type All struct {
 	LearnerView   wire.LearnerView   `json:"learnerView"`
 	Judge         wire.Judge         `json:"judge"`
 	People        wire.People        `json:"people"`
+	KeepApart     wire.KeepApart     `json:"keepApart"`
 	AddLearners   wire.AddLearners   `json:"addLearners"`
 	ChangeLearner wire.ChangeLearner `json:"changeLearner"`
 	Invite        wire.Invite        `json:"invite"`

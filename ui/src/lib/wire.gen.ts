@@ -30,6 +30,7 @@ export interface All {
   learnerView: LearnerView;
   judge: Judge;
   people: People;
+  keepApart: KeepApart;
   addLearners: AddLearners;
   changeLearner: ChangeLearner;
   invite: Invite;
@@ -72,6 +73,7 @@ export interface Lesson {
   link: LessonLink;
   revision: number;
   children: Learner[];
+  apart: string[];
   seats: number;
   index: number;
   steps: Step[];
@@ -783,7 +785,12 @@ export interface Meeting {
   stage: string;
   name: string;
   example: string;
-  children: Learner[];
+  seats: Seat[];
+  why: string;
+}
+export interface Seat {
+  id: string;
+  name: string;
   why: string;
 }
 export interface LessonBrief {
@@ -939,6 +946,7 @@ export interface People {
   open: OpenLink[];
   roles: Named[];
   told: Told[];
+  apart: KeptApart[];
 }
 export interface Enrolled {
   id: string;
@@ -957,6 +965,15 @@ export interface OpenLink {
   role: string;
   by: string;
   until: string;
+}
+export interface KeptApart {
+  one: string;
+  other: string;
+}
+export interface KeepApart {
+  one: string;
+  other: string;
+  apart: boolean;
 }
 export interface AddLearners {
   learners: Learner[];

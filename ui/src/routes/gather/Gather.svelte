@@ -336,6 +336,7 @@
         roles={lesson.roles}
         seats={lesson.seats}
         may={shared.mayPresent && link.stand !== 'ended'}
+        apart={lesson.apart}
         onseat={seat}
         bind:choosing
       />

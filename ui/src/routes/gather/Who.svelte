@@ -9,6 +9,7 @@
     roles,
     seats,
     may,
+    apart,
     onseat,
     choosing = $bindable(),
   }: {
@@ -17,6 +18,7 @@
     roles: Role[];
     seats: number;
     may: boolean;
+    apart: string[]; // who of them are not to sit together
     onseat: (ids: string[]) => Promise<void>;
     choosing: boolean;
   } = $props();
@@ -39,6 +41,7 @@
     <button onclick={() => (choosing = !choosing)}>{choosing ? 'done' : 'change'}</button>
   {/if}
 </div>
+{#each apart as warning (warning)}<p class="apart" role="status">{warning}</p>{/each}
 {#if choosing}
   <p class="small">one to four children, or none to practise alone</p>
   <div class="names" role="group" aria-label="Children">
@@ -68,6 +71,12 @@
 {/if}
 
 <style>
+  .apart {
+    padding: 6px 8px;
+    border-left: 4px solid var(--clay);
+    color: var(--clay-ink);
+    line-height: 20px;
+  }
   .head {
     display: flex;
     justify-content: space-between;

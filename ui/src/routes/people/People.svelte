@@ -26,6 +26,7 @@
     ChangeMember,
     Enrolled,
     Invited,
+    KeepApart,
     Member,
     People,
     Trouble,
@@ -85,6 +86,25 @@
     } catch (error) {
       childWrong = troubleOf(error);
       return false;
+    }
+  }
+  const nameOf = (id: string): string | undefined =>
+    people?.children.find((c) => c.id === id)?.name;
+  /** Those from whom a child is kept apart. */
+  const apartFrom = (id: string): { id: string; name: string }[] =>
+    (people?.apart ?? [])
+      .filter((p) => p.one === id || p.other === id)
+      .map((p) => (p.one === id ? p.other : p.one))
+      .map((other) => ({ id: other, name: nameOf(other) ?? '' }))
+      .sort((a, b) => a.name.localeCompare(b.name));
+  async function keepApart(one: string, other: string, apart: boolean): Promise<void> {
+    if (!other) return;
+    const body: KeepApart = { one, other, apart };
+    try {
+      take(await saved(api<People>('PUT', classPath('/apart'), body)));
+      childWrong = undefined;
+    } catch (error) {
+      childWrong = troubleOf(error);
     }
   }
   function openChild(c: Enrolled): void {
@@ -203,6 +223,34 @@
                     >
                       <option value="">not known</option>
                       {#each people.told as t (t.id)}<option value={t.id}>{t.name}</option>{/each}
+                    </select>
+                    <label for="apart">Not together with (only leads see it)</label>
+                    {#each apartFrom(c.id) as other (other.id)}
+                      <span class="row apart">
+                        <span class="kid">{other.name}</span>
+                        <button
+                          class="act"
+                          type="button"
+                          onclick={() => keepApart(c.id, other.id, false)}
+                          >may sit with {other.name} again</button
+                        >
+                      </span>
+                    {/each}
+                    <select
+                      id="apart"
+                      value=""
+                      onchange={(e) => {
+                        const other = e.currentTarget.value;
+                        e.currentTarget.value = '';
+                        void keepApart(c.id, other, true);
+                      }}
+                    >
+                      <option value="">choose a child</option>
+                      {#each people.children as other (other.id)}
+                        {#if other.id !== c.id && !apartFrom(c.id).some((x) => x.id === other.id)}
+                          <option value={other.id}>{other.name}</option>
+                        {/if}
+                      {/each}
                     </select>
                     <span class="row acts">
                       <a class="act" href={view(`learner/${c.id}`)} use:link>Open the page</a>

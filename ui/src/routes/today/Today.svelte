@@ -184,7 +184,7 @@
             {#if inHand}{@render bud(inHand, true)}{/if}
             {#each desk.open as l (l.id)}{@render bud(l, false)}{/each}
             {#if shared.mayPresent}
-              {#each (morning?.meetings ?? []).slice(0, inHand ? 2 : 3) as m (m.stage + m.children[0]?.id)}
+              {#each (morning?.meetings ?? []).slice(0, inHand ? 2 : 3) as m (m.name + m.seats[0]?.id)}
                 <li class="lesson bud">
                   <svg
                     class="bud-node"
@@ -209,16 +209,22 @@
                   <a
                     class="what"
                     href={view(
-                      `numbers?stage=${m.stage}&children=${m.children.map((c) => c.id).join(',')}`,
+                      `numbers?stage=${m.stage}&children=${m.seats.map((c) => c.id).join(',')}`,
                     )}
                     use:link
                   >
                     <span class="small">suggested for</span>
-                    <strong>{m.children.map((c) => c.name).join(', ')}</strong>
-                    <span class="stage">{m.name}, with pieces</span>
+                    <strong>{m.seats.map((c) => c.name).join(', ')}</strong>
+                    <span class="stage">{m.name}</span>
                     <span class="why-next">{m.why}</span>
                   </a>
                   <span class="example kid">{m.example}</span>
+                  <details class="reasons">
+                    <summary>Why each of them</summary>
+                    <ul>
+                      {#each m.seats as c (c.id)}<li><b>{c.name}</b> {c.why}</li>{/each}
+                    </ul>
+                  </details>
                 </li>
               {/each}
             {/if}
@@ -475,6 +481,23 @@
   }
   .why-next {
     color: var(--ink-2);
+  }
+  .reasons {
+    grid-column: 1 / -1;
+    flex-basis: 100%;
+    margin-top: calc(-1 * var(--s3));
+  }
+  .reasons summary {
+    min-height: 44px;
+    display: flex;
+    align-items: center;
+    color: var(--leaf);
+    font-weight: 650;
+    cursor: pointer;
+  }
+  .reasons li {
+    margin: 4px 0 8px;
+    line-height: 20px;
   }
   .example {
     font-size: var(--t3);

@@ -1,4 +1,4 @@
-package demo
+package pupil
 
 import (
 	"math/rand/v2"
@@ -7,7 +7,6 @@ import (
 	"vineswap/core/book"
 	"vineswap/core/choose"
 	"vineswap/core/ladder"
-	"vineswap/core/lesson"
 	"vineswap/core/number"
 	"vineswap/core/problem"
 	"vineswap/core/task"
@@ -37,9 +36,9 @@ func problemFor(stage choose.StageID, digits int, rng *rand.Rand) problem.Proble
 	return problem.Of(stage.Kind(), space.Draw(1, rng.Uint64())[0]...)
 }
 
-// taskFor draws a task of a stage for a manner: a problem with numbers of so many digits,
+// TaskFor draws a task of a stage for a manner: a problem with numbers of so many digits,
 // or one number.
-func taskFor(k ladder.Key, digits int, rng *rand.Rand) task.Task {
+func TaskFor(k ladder.Key, digits int, rng *rand.Rand) task.Task {
 	if k.Stage.Kind() != "" {
 		return problemFor(k.Stage, digits, rng).Task()
 	}
@@ -64,13 +63,4 @@ func oneFor(k ladder.Key, digits int, rng *rand.Rand) number.Asked {
 		space = in
 	}
 	return space.Draw(1, rng.Uint64(), nil)[0]
-}
-
-// itemsOf are tasks that were chosen for a stage.
-func itemsOf(stage choose.StageID, tasks []task.Task) []lesson.Item {
-	items := make([]lesson.Item, len(tasks))
-	for i, t := range tasks {
-		items[i] = lesson.Item{Task: t, Stage: stage}
-	}
-	return items
 }
