@@ -76,3 +76,26 @@ func TestTwoAreKeptApart(t *testing.T) {
 	g.Holds("an assistant is told nothing", fmt.Sprintf("!document.body.innerText.includes(%q)", warning))
 	s.check(g)
 }
+
+// Who is away today is touched once: no lesson is suggested for that child until it is here
+// again, and it stays so over a reload.
+func TestWhoIsAwayToday(t *testing.T) {
+	s := open(t)
+	g := s.sit(390, 844)
+	s.login(g, "hanne").See("suggested for")
+	first := guide.Read[string](g, "document.querySelector('.bud .what strong').innerText.split(', ')[0]")
+	suggested := fmt.Sprintf("[...document.querySelectorAll('.bud .what strong')].some((e) => e.innerText.split(', ').includes(%q))", first)
+	touch := func() {
+		g.Holds("touched", fmt.Sprintf("([...document.querySelectorAll('.here button')].find((b) => b.innerText.startsWith(%q)).click(), true)", first))
+	}
+	open := func() {
+		g.Holds("the names", "(document.querySelector('.here').open = true)")
+	}
+	open()
+	touch()
+	g.Holds("away", "!"+suggested).See("21 of 22 are here").Reload().See("21 of 22 are here").Holds("kept", "!"+suggested)
+	open()
+	touch()
+	g.Holds("here again", suggested)
+	s.check(g)
+}

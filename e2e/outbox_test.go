@@ -44,7 +44,7 @@ func (s school) behind(server string) *between {
 	b := &between{}
 	b.does.Store(passes)
 	on := httputil.NewSingleHostReverseProxy(to)
-	on.Transport = &http.Transport{} // of its own: other tests end theirs
+	on.Transport = &http.Transport{DisableKeepAlives: true} // a connection for each request: none is ended under another one
 	on.ErrorHandler = func(w http.ResponseWriter, _ *http.Request, _ error) { w.WriteHeader(http.StatusBadGateway) }
 	srv := httptest.NewServer(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		does := b.does.Load()

@@ -51,16 +51,11 @@ func TestPlacesByKeys(t *testing.T) {
 	g := s.sit(laptopWidth, laptopHeight)
 	s.login(g, "hanne")
 	for _, c := range []struct{ asked, answer, means string }{
-		{"1000 kinds write", "100", "Undo"},
 		{"100 ten-of say", "1000", "a 0 too many was put in"},
 		{"1000 numeral how-many", "1000", "what the tens are worth was given instead of how many there are"},
 		{"305", "35", "a 0 between the digits was left out"},
 		{"9357 pieces cards", "7539", "the digits were written in reverse"},
-		{"127 said write", "10027", "the hundreds were written in full, then the rest"},
 		{"342 numeral expanded", "3+4+2", "the digits were given instead of what they are worth"},
-		{"473906 said cards", "4073906", "a 0 too many was put in"},
-		{"307 cards lay", "3007", "a 0 too many was put in"},
-		{"4060 drawn write", "460", "a 0 between the digits was left out"},
 		{"342 numeral how-many", "4", "only the digit of the tens was given"},
 		{"2 tens 14 ones", "214", "Undo"},
 		{"342 numeral rename 74", "4", "Undo"},

@@ -81,25 +81,31 @@ type morning struct {
 	words    say.Words
 
 	once sync.Mutex
+	away []uuid.UUID // who was away when it was worked out last
 	made *wire.Today
 }
 
-func (m *morning) with(apart func() ([]store.Pair, error)) (wire.Today, error) {
+func (m *morning) with(away []uuid.UUID, apart func() ([]store.Pair, error)) (wire.Today, error) {
 	m.once.Lock()
 	defer m.once.Unlock()
-	if m.made == nil {
-		kept, err := apart()
-		if err != nil {
-			return wire.Today{}, err
-		}
-		pairs := make([]group.Pair, len(kept))
-		for i, p := range kept {
-			pairs[i] = group.Pair{p.One.String(), p.Other.String()}
-		}
-		made := morningOf(m.words, m.children, pairs, m.today)
-		m.made = &made
+	if m.made != nil && slices.Equal(m.away, away) {
+		return *m.made, nil
 	}
-	return *m.made, nil
+	kept, err := apart()
+	if err != nil {
+		return wire.Today{}, err
+	}
+	pairs := make([]group.Pair, len(kept))
+	for i, p := range kept {
+		pairs[i] = group.Pair{p.One.String(), p.Other.String()}
+	}
+	gone := []string{}
+	for _, id := range away {
+		gone = append(gone, id.String())
+	}
+	made := morningOf(m.words, m.children, gone, pairs, m.today)
+	m.away, m.made = away, &made
+	return made, nil
 }
 
 // child finds one of them.

@@ -73,3 +73,40 @@ func TestKeptApart(t *testing.T) {
 		t.Errorf("let go: %+v", people.Apart)
 	}
 }
+
+// A child who is away today is suggested for no lesson until it is here again; a look-on
+// cannot say so, and a stranger neither.
+func TestAwayForTheDay(t *testing.T) {
+	h := newHouse(t)
+	assistant, viewer := h.person("assistant"), h.person("viewer")
+	if err := h.store.Tell(context.Background(), h.orchard, h.wren, "reads-tens-and-ones"); err != nil {
+		t.Fatal(err)
+	}
+	var today wire.Today
+	ask := func(away bool) reply {
+		return assistant.send("PUT", assistant.class("/away"), wire.SetAway{Learner: h.wren.String(), Away: away})
+	}
+	assistant.send("GET", assistant.class("/today"), nil).into(t, &today)
+	if len(today.Meetings) != 1 || len(today.Away) != 0 {
+		t.Fatalf("at first: %+v", today)
+	}
+	ask(true).into(t, &today)
+	if len(today.Meetings) != 0 || !slices.Equal(today.Away, []string{h.wren.String()}) {
+		t.Errorf("away: %+v", today)
+	}
+	viewer.send("GET", viewer.class("/today"), nil).into(t, &today)
+	if len(today.Meetings) != 0 {
+		t.Errorf("another sees %+v", today.Meetings)
+	}
+	ask(false).into(t, &today)
+	if len(today.Meetings) != 1 || len(today.Away) != 0 {
+		t.Errorf("here again: %+v", today)
+	}
+	got := assistant.send("PUT", assistant.class("/away"), wire.SetAway{Learner: h.mina.String(), Away: true})
+	if tr := got.trouble(t); got.status != 422 || tr.Field != "learner" {
+		t.Errorf("another class's child: %d %+v", got.status, tr)
+	}
+	if got := viewer.send("PUT", viewer.class("/away"), wire.SetAway{Learner: h.wren.String(), Away: true}); got.status != 403 {
+		t.Errorf("a viewer: %d", got.status)
+	}
+}

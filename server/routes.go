@@ -45,6 +45,7 @@ func Routes() []Route {
 		{fiber.MethodPost, "/lessons/:lesson/estimates", store.Assistant, (*Server).estimate},
 		{fiber.MethodPost, "/lessons/:lesson/counts", store.Assistant, (*Server).timed},
 		{fiber.MethodGet, "/today", store.Viewer, (*Server).morning},
+		{fiber.MethodPut, "/away", store.Assistant, (*Server).setAway},
 		{fiber.MethodPost, "/numbers", store.Viewer, (*Server).chooseOne},
 		{fiber.MethodPost, "/tray", store.Viewer, (*Server).tray},
 		{fiber.MethodGet, "/stands", store.Viewer, (*Server).stands},

@@ -211,7 +211,11 @@ func (s *Server) morning(c *call) error {
 	if err != nil {
 		return err
 	}
-	out, err := now.morning.with(func() ([]store.Pair, error) { return s.store.Apart(c.Context(), c.class.ID) })
+	away, err := s.store.Away(c.Context(), c.class.ID, today)
+	if err != nil {
+		return err
+	}
+	out, err := now.morning.with(away, func() ([]store.Pair, error) { return s.store.Apart(c.Context(), c.class.ID) })
 	if err != nil {
 		return err
 	}
@@ -225,10 +229,30 @@ func (s *Server) morning(c *call) error {
 	return c.JSON(out)
 }
 
+// setAway keeps that a child is not here today, or is, and answers Today.
+func (s *Server) setAway(c *call) error {
+	var ask wire.SetAway
+	if err := read(c, &ask); err != nil {
+		return err
+	}
+	today, _, err := s.today(c)
+	if err != nil {
+		return err
+	}
+	switch err := s.store.SetAway(c.Context(), c.class.ID, uuid.MustParse(ask.Learner), today, ask.Away); {
+	case errors.Is(err, store.ErrNone):
+		return refuse(fiber.StatusUnprocessableEntity, "This child is not in the class", "Load the page again.").of("learner")
+	case err != nil:
+		return err
+	}
+	return s.morning(c)
+}
+
 // morningOf says who waited, what wants to be looked at and which lessons suggest
-// themselves.
-func morningOf(w say.Words, children []group.Child, apart []group.Pair, today book.Day) wire.Today {
-	out := wire.Today{Waited: []wire.Waited{}, Check: wire.ChecksOf(w, group.LookAgain(children, mostToCheck, today), today), Meetings: wire.MeetingsOf(w, group.Meetings(children, lesson.MostChildren, mostMeetings, apart, today), today)}
+// themselves for those who are here.
+func morningOf(w say.Words, children []group.Child, away []string, apart []group.Pair, today book.Day) wire.Today {
+	here := slices.DeleteFunc(slices.Clone(children), func(c group.Child) bool { return slices.Contains(away, c.ID) })
+	out := wire.Today{Away: away, Waited: []wire.Waited{}, Check: wire.ChecksOf(w, group.LookAgain(children, mostToCheck, today), today), Meetings: wire.MeetingsOf(w, group.Meetings(here, lesson.MostChildren, mostMeetings, apart, today), today)}
 	for _, waited := range group.Longest(children, mostWaiting, today) {
 		out.Waited = append(out.Waited, wire.Waited{Learner: wire.Learner{ID: waited.ID, Name: waited.Name}, Days: waited.Days, Never: waited.Never, Says: say.Waits(waited.Days, waited.Never)})
 	}

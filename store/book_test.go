@@ -396,7 +396,7 @@ func TestErase(t *testing.T) {
 	o.LessonID, o.Note = uuid.NullUUID{UUID: l.ID, Valid: true}, "hums while counting"
 	must(t, s.Record(ctx, o, false), s.Record(ctx, correcting(o, "3815"), false))
 	must(t, s.Overrule(ctx, store.Overrule{Overrule: ladder.Overrule{State: ladder.Secure, Reason: "x", Day: today}, ID: uuid.New(), ClassID: s.orchard.ID, LearnerID: s.wren.ID, Stage: choose.NoSwap, Manner: book.Pieces, JudgedBy: s.hanne.ID}))
-	must(t, s.Estimate(ctx, store.Estimate{LessonID: l.ID, LearnerID: s.wren.ID, Value: 3800, SaidTo: s.hanne.ID}), s.KeepApart(ctx, s.orchard.ID, store.Pair{One: s.wren.ID, Other: s.jory.ID}, true))
+	must(t, s.Estimate(ctx, store.Estimate{LessonID: l.ID, LearnerID: s.wren.ID, Value: 3800, SaidTo: s.hanne.ID}), s.KeepApart(ctx, s.orchard.ID, store.Pair{One: s.wren.ID, Other: s.jory.ID}, true), s.SetAway(ctx, s.orchard.ID, s.wren.ID, today, true))
 	if err := s.EraseLearner(ctx, s.bees.ID, s.wren.ID); !errors.Is(err, store.ErrNone) {
 		t.Errorf("erased from another class: %v", err)
 	}

@@ -285,6 +285,13 @@ type Today struct {
 	Unwritten []Unwritten   `json:"unwritten"`
 	Meetings  []Meeting     `json:"meetings"` // lessons that suggest themselves
 	Done      []LessonBrief `json:"done"`     // lessons of today that have ended, the newest first
+	Away      []string      `json:"away"`     // the ids of the children who are not here today
+}
+
+// SetAway says that a child is not here today, or is.
+type SetAway struct {
+	Learner string `json:"learner" validate:"required,uuid"`
+	Away    bool   `json:"away"`
 }
 
 // LessonBrief is a lesson that has ended, in a list.

@@ -93,6 +93,9 @@ func TestMeetingsKeepTheirRules(t *testing.T) {
 				}
 			}
 		}
+		if n%20 > 0 {
+			continue
+		}
 		again := group.Meetings(children, seats, 3, apart, today)
 		if fmt.Sprint(again) != fmt.Sprint(list) {
 			t.Fatal("asked again, other lessons are suggested")

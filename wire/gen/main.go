@@ -38,6 +38,7 @@ type All struct {
 	Timed         wire.Timed         `json:"timed"`
 	Say           wire.Say           `json:"say"`
 	Today         wire.Today         `json:"today"`
+	SetAway       wire.SetAway       `json:"setAway"`
 	LessonDay     wire.LessonDay     `json:"lessonDay"`
 	Vines         wire.Vines         `json:"vines"`
 	LearnerView   wire.LearnerView   `json:"learnerView"`

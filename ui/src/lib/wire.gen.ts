@@ -25,6 +25,7 @@ export interface All {
   timed: Timed;
   say: Say;
   today: Today;
+  setAway: SetAway;
   lessonDay: LessonDay;
   vines: Vines;
   learnerView: LearnerView;
@@ -760,6 +761,7 @@ export interface Today {
   unwritten: Unwritten[];
   meetings: Meeting[];
   done: LessonBrief[];
+  away: string[];
 }
 export interface Waited {
   id: string;
@@ -799,6 +801,10 @@ export interface LessonBrief {
   children: string[];
   tasks: string[];
   stage: string;
+}
+export interface SetAway {
+  learner: string;
+  away: boolean;
 }
 export interface LessonDay {
   day: string;

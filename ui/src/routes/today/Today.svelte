@@ -16,11 +16,18 @@
     guarded,
     lessonAddress,
     loadDesk,
+    saved,
     shared,
     troubleOf,
     view,
   } from '../../lib/state.svelte';
-  import type { LessonDay, LessonLink, Today as Morning, Trouble } from '../../lib/wire.gen';
+  import type {
+    LessonDay,
+    LessonLink,
+    SetAway,
+    Today as Morning,
+    Trouble,
+  } from '../../lib/wire.gen';
   import Wrong from '../../lib/parts/Wrong.svelte';
   import Done from './Done.svelte';
   import { FirstDay } from './first.svelte';
@@ -65,6 +72,21 @@
     await load();
   }
   let trouble = $state<Trouble>();
+  let touches = 0;
+  /** A child is not here today, or is. Of quick touches the last answer counts. */
+  async function setAway(learner: string, away: boolean): Promise<void> {
+    const mine = ++touches;
+    const body: SetAway = { learner, away };
+    const name = desk.learners.find((c) => c.id === learner)?.name ?? '';
+    try {
+      const got = await saved(api<Morning>('PUT', classPath('/away'), body));
+      if (mine === touches) morning = got;
+      shared.said = away ? `${name} is away today` : `${name} is here`;
+      trouble = undefined;
+    } catch (error) {
+      trouble = troubleOf(error);
+    }
+  }
   async function days(day: string): Promise<void> {
     try {
       past = await guarded(api<LessonDay>('GET', classPath(`/lessons?day=${day}`)));
@@ -142,6 +164,29 @@
       <p class="small">days since last seen</p>
     {:else if desk.learners.length === 0 && desk.class.role !== 'lead'}
       <p class="part">The lead of the class adds the children.</p>
+    {/if}
+    {#if desk.learners.length && morning && shared.mayPresent}
+      <details class="here">
+        <summary>
+          {morning.away.length
+            ? `${desk.learners.length - morning.away.length} of ${desk.learners.length} are here`
+            : 'All are here'}
+        </summary>
+        <p class="small">Touch who is away today: no lesson is suggested for them.</p>
+        <ul>
+          {#each desk.learners as c (c.id)}
+            <li>
+              <button
+                class="kid"
+                aria-pressed={morning.away.includes(c.id)}
+                onclick={() => void setAway(c.id, !morning!.away.includes(c.id))}
+                >{c.name}{#if morning.away.includes(c.id)}<span class="small gone">away</span
+                  >{/if}</button
+              >
+            </li>
+          {/each}
+        </ul>
+      </details>
     {/if}
     {#if desk.learners.length}
       <button class="days" onclick={() => void days('')}>Lessons by day</button>
@@ -480,6 +525,36 @@
     line-height: 26px;
   }
   .why-next {
+    color: var(--ink-2);
+  }
+  .here summary {
+    min-height: 44px;
+    display: flex;
+    align-items: center;
+    color: var(--leaf);
+    font-weight: 650;
+    cursor: pointer;
+  }
+  .here ul {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(84px, 1fr));
+    gap: 4px;
+  }
+  .here button {
+    width: 100%;
+    min-height: 44px;
+    padding: 2px 6px;
+    border: 1.5px solid var(--line);
+    border-radius: var(--r2);
+    background: var(--sheet);
+    line-height: 18px;
+  }
+  .gone {
+    display: block;
+  }
+  .here button[aria-pressed='true'] {
+    border-style: dashed;
+    background: none;
     color: var(--ink-2);
   }
   .reasons {
