@@ -33,8 +33,8 @@ type NextStep struct {
 	Lobe   Lobe        // what it rests on; without a state for Begin
 }
 
-// NextSteps lists what to do with a child next in all strands. A child who worked
-// by choice is not pushed on to anything else that day.
+// NextSteps lists what to do with a child next in all strands. Nothing is begun that builds
+// on what wobbles. A child who worked by choice is not pushed on to anything else that day.
 func (c Child) NextSteps(today book.Day) []NextStep {
 	var steps []NextStep
 	repeated, _, repeats := c.Repeats(today)
@@ -43,6 +43,15 @@ func (c Child) NextSteps(today book.Day) []NextStep {
 			steps = append(steps, stepsOf(leaf)...)
 		}
 	}
+	var wobbling []choose.StageID
+	for _, s := range steps {
+		if s.Lobe.State == Wobbling {
+			wobbling = append(wobbling, s.Stage)
+		}
+	}
+	steps = slices.DeleteFunc(steps, func(s NextStep) bool {
+		return s.Kind == Begin && slices.ContainsFunc(wobbling, func(id choose.StageID) bool { return BuildsOn(s.Stage, id) })
+	})
 	if repeats {
 		steps = slices.DeleteFunc(steps, func(s NextStep) bool { return s.Kind == GoOn || s.Kind == Begin })
 		steps = append(steps, NextStep{LetBe, repeated.Stage, repeated.Manner, c.Lobe(repeated, today)})
