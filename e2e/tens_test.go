@@ -16,10 +16,11 @@ import (
 // aChild is of the Seed room, whose children count, fill a ten and write teens.
 const aChild = "Aino B."
 
-// keptOf are the records of a child since the demo was loaded, by what was asked.
-func (s school) keptOf(child string) map[string]book.Observation {
+// keptOf are the records of a child of a lead's class since the demo was loaded, by what was
+// asked.
+func (s school) keptOf(lead, child string) map[string]book.Observation {
 	s.Helper()
-	seen, err := s.store.Observations(ctx, s.learnerOf("nela", child))
+	seen, err := s.store.Observations(ctx, s.learnerOf(lead, child))
 	if err != nil {
 		s.Fatal(err)
 	}
@@ -47,7 +48,7 @@ func TestTensByTouch(t *testing.T) {
 	}
 	s.check(g)
 	stages := map[choose.StageID]bool{}
-	for text, o := range s.keptOf(aChild) {
+	for text, o := range s.keptOf("nela", aChild) {
 		if !o.Right() || ladder.Credit(o.Task, o.Stage) != o.Stage || o.Came != book.Marked {
 			t.Errorf("%s: %+v", text, o)
 		}
@@ -102,7 +103,7 @@ func TestTensByKeys(t *testing.T) {
 		ownByKeys(g, c.asked, aChild, c.answer, c.means)
 	}
 	s.check(g)
-	if kept := s.keptOf(aChild); len(kept) != 5 {
+	if kept := s.keptOf("nela", aChild); len(kept) != 5 {
 		t.Errorf("%d records", len(kept))
 	}
 }
@@ -163,7 +164,7 @@ func TestSticksInTheChildsHands(t *testing.T) {
 	g.Press("All to the heap").Holds("all", "document.querySelector('[aria-label=\"the heap: 45 sticks\"]')").Press("Undo").Holds("all laid", box(9, 9))
 	g.Press("Write up who did what").See("Who did what").LetGo().Key("1").See("no answer").Key("8", " ").See("One too many or too few was counted").Key(" ").See("No lesson in hand")
 	s.check(g)
-	if kept := s.keptOf(aChild); len(kept) != 1 {
+	if kept := s.keptOf("nela", aChild); len(kept) != 1 {
 		t.Errorf("%+v", kept)
 	}
 }

@@ -6,6 +6,7 @@ import (
 	"vineswap/core/ladder"
 	"vineswap/core/place"
 	"vineswap/core/problem"
+	"vineswap/core/rename"
 )
 
 // mostChoiceName is how long the name of a kept choice may be, as KeptChoice says.
@@ -16,6 +17,6 @@ const mostChoiceName = 60
 func LimitsOf() Limits {
 	return Limits{
 		Answer: book.MostAnswer, Choice: mostChoiceName, Runs: book.MostRuns,
-		Addends: problem.MostAddends, Shelf: choose.MostLimit, Estimate: place.MostDigits + 1, Beads: int(ladder.Full / ladder.Bead),
+		Addends: problem.MostAddends, Shelf: choose.MostLimit, Estimate: place.MostDigits + 1, Beads: int(ladder.Full / ladder.Bead), Tray: rename.Most,
 	}
 }

@@ -182,7 +182,7 @@ func ChosenOneOf(class setting.Class, c number.Choice, space number.Space, latel
 	if err != nil {
 		return ChosenOne{}, err
 	}
-	ways := c.Ways()
+	ways := space.Ways()
 	out := ChosenOne{
 		Fits: fmt.Sprint(space.Count()), Left: fmt.Sprint(space.Count() - len(lately)), Says: say.NumbersInWays(c.Count(), len(ways)), Lately: say.AskedLately(len(lately)), Numbers: []Toggle{}, Digits: []Toggle{}, Zeros: []Toggle{}, Swaps: []Toggle{}, Many: []Toggle{}, Differ: []Toggle{}, Shown: []Toggle{}, Answered: []Toggle{},
 		Ways: []OneWay{}, Problems: []Sum{}, Choice: ChooseOne{Stage: string(c.Stage), Numbers: ints(c.Numbers), Digits: c.Digits, Zeros: string(c.Zeros), Many: c.Many, Shown: []string{}, Answered: []string{}}, Seed: fmt.Sprint(seed),

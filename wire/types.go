@@ -62,6 +62,7 @@ type Limits struct {
 	Shelf    int `json:"shelf"`    // pieces of a place on the shelf
 	Estimate int `json:"estimate"` // digits of an estimate
 	Beads    int `json:"beads"`    // that a string of the ladder holds
+	Tray     int `json:"tray"`     // pieces of a kind on a tray
 }
 
 // Settings is what a class has set, and the revision that a change starts from.

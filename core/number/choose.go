@@ -154,22 +154,6 @@ func allOf[T comparable](some, all []T, err error) error {
 	return nil
 }
 
-// Way is one way of showing with one of answering, and how many questions there are.
-type Way struct {
-	Shown    Shown
-	Answered Answered
-	Count    int
-}
-
-// Ways are the ways of the choice in which it asks at least one question.
-func (c Choice) Ways() []Way {
-	var list []Way
-	for _, p := range c.Space().parts {
-		list = append(list, Way{p.asks().shown, p.asks().answered, p.count()})
-	}
-	return list
-}
-
 // in are the questions of the choice that are asked in one way; nil for none.
 func (c Choice) in(w way) part {
 	st, known := stageOf(c.Stage)

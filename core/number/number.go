@@ -128,7 +128,7 @@ var ways = []way{
 	{Renamed, Lay, 10, MostLaid}, {Renamed, Write, 10, MostLaid}, {Renamed, Say, 10, MostLaid}, {Unswapped, Write, 10, MostLaid}, {Unswapped, Say, 10, MostLaid},
 	{Pieces, Rename, 10, MostLaid}, {Numeral, Rename, 10, MostLaid}, {Said, Rename, 10, MostLaid},
 	{Pieces, Sign, 1, MostLaid}, {Pieces, Decides, 1, MostLaid}, {Pieces, Order, 1, MostLaid}, {Drawn, Sign, 1, MostLaid}, {Drawn, Order, 1, MostLaid}, {Cards, Sign, 10, Most}, {Cards, Order, 10, Most},
-	{Numeral, Sign, 0, Most}, {Numeral, Decides, 1, Most}, {Numeral, Order, 0, Most}, {Word, Sign, 0, Most}, {Word, Order, 0, Most}, {Said, Sign, 0, Most},
+	{Numeral, Sign, 1, Most}, {Numeral, Decides, 1, Most}, {Numeral, Order, 1, Most}, {Word, Sign, 1, Most}, {Word, Order, 1, Most}, {Said, Sign, 1, Most},
 	{Cards, Join, 10, MostJoined}, {Expanded, Join, 10, MostJoined}, {Units, Join, 10, MostJoined},
 }
 
@@ -184,6 +184,7 @@ var (
 	ErrMore     = fmt.Errorf("two numbers are compared, three to %d put in order", MostCompared)
 	ErrCard     = errors.New("there is no such card: cards are 1 to 9, 10 to 90, 100 to 900 and so on")
 	ErrTwoCards = errors.New("two cards of one place do not lie on one another")
+	ErrZero     = errors.New("numbers that are compared are 1 or more")
 	ErrSame     = errors.New("numbers that are compared are different ones")
 )
 
@@ -304,7 +305,10 @@ func Parse(text string) (Asked, error) {
 		return a, err
 	}
 	if list, only, err := parseList(fields); only {
-		return compared(list), errors.Join(err, compared(list).Valid())
+		if err == nil {
+			err = compared(list).Valid()
+		}
+		return compared(list), err
 	}
 	if len(fields) == 1 && grouped.MatchString(fields[0]) {
 		fields[0] = strings.ReplaceAll(fields[0], ",", "")
@@ -394,6 +398,9 @@ func parseList(fields []string) ([]place.Number, bool, error) {
 		return nil, false, nil
 	}
 	list, err := numbersIn(fields)
+	if slices.Contains(list, 0) {
+		err = errors.Join(err, ErrZero)
+	}
 	return list, true, err
 }
 

@@ -233,7 +233,7 @@ func TestCountedIsEnumerated(t *testing.T) {
 				}
 			}
 			ways := 0
-			for _, w := range c.Ways() {
+			for _, w := range c.Space().Ways() {
 				ways += w.Count
 			}
 			if got := c.Space().Count(); got != want || ways != want {

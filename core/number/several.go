@@ -269,25 +269,13 @@ func combination(n, k, i int) []int {
 
 func (c sets) asks() way { return c.way }
 
-func (c sets) count() int {
-	sum := 0
-	for _, d := range c.part {
-		sum += d.count()
-	}
-	return sum
-}
+func (c sets) count() int { return together(c.part) }
 
 func (c sets) nth(i int) Asked {
-	for _, d := range c.part {
-		if n := d.count(); i >= n {
-			i -= n
-			continue
-		}
-		list := d.nth(i)
-		slices.Sort(list)
-		return Asked{Number: list[0], With: withNumbers(list[1:]), Shown: c.shown, Answered: c.answered}
-	}
-	panic("number: there is no such set")
+	d, i := among(c.part, i)
+	list := d.nth(i)
+	slices.Sort(list)
+	return Asked{Number: list[0], With: withNumbers(list[1:]), Shown: c.shown, Answered: c.answered}
 }
 
 func (c sets) has(a Asked) bool {

@@ -162,25 +162,51 @@ func (s single) has(a Asked) bool {
 	return s.shown == a.Shown && s.answered == a.Answered && s.numbers.has(a.Number)
 }
 
-// Count is how many questions there are.
-func (s Space) Count() int {
-	sum := 0
-	for _, p := range s.parts {
-		sum += p.count()
-	}
-	return sum
+// Way is one way of showing with one of answering, and how many questions there are.
+type Way struct {
+	Shown    Shown
+	Answered Answered
+	Count    int
 }
+
+// Ways are the ways in which at least one question is asked.
+func (s Space) Ways() []Way {
+	list := make([]Way, len(s.parts))
+	for i, p := range s.parts {
+		list[i] = Way{p.asks().shown, p.asks().answered, p.count()}
+	}
+	return list
+}
+
+// Count is how many questions there are.
+func (s Space) Count() int { return together(s.parts) }
 
 // Nth is a question by its index from 0; things lie as in a choice of no seed.
 func (s Space) Nth(i int) Asked {
-	for _, p := range s.parts {
+	p, i := among(s.parts, i)
+	return p.nth(i)
+}
+
+// among finds the part in which the i-th of all lies that they have together, and its index
+// there. It panics beyond the last.
+func among[P interface{ count() int }](parts []P, i int) (P, int) {
+	for _, p := range parts {
 		if n := p.count(); i >= n {
 			i -= n
 			continue
 		}
-		return p.nth(i)
+		return p, i
 	}
 	panic("number: there is no such question")
+}
+
+// together counts what several parts have.
+func together[P interface{ count() int }](parts []P) int {
+	sum := 0
+	for _, p := range parts {
+		sum += p.count()
+	}
+	return sum
 }
 
 // Has tells whether a question is among them, however its things lie.

@@ -504,6 +504,7 @@ export interface Limits {
   shelf: number;
   estimate: number;
   beads: number;
+  tray: number;
 }
 export interface Told {
   id: string;

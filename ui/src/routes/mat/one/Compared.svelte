@@ -5,17 +5,26 @@
   import Cards from '../../../lib/pieces/Cards.svelte';
   import Piece from '../../../lib/pieces/Piece.svelte';
   import { boxOf, handOf } from '../../../lib/pieces/units';
-  import type { NumberRow, One, Step } from '../../../lib/wire.gen';
+  import type { Lesson, NumberRow, One, Step } from '../../../lib/wire.gen';
   import { shared } from '../../../lib/state.svelte';
 
   let {
+    lesson,
     one,
     steps,
     index,
     material,
     w,
     h,
-  }: { one: One; steps: Step[]; index: number; material: string; w: number; h: number } = $props();
+  }: {
+    lesson: Lesson;
+    one: One;
+    steps: Step[];
+    index: number;
+    material: string;
+    w: number;
+    h: number;
+  } = $props();
 
   const current = $derived(steps[index]!);
   const laid = $derived(one.shown === 'pieces' || one.shown === 'drawn');
@@ -88,9 +97,10 @@
   };
   const name = (place: string): string =>
     shared.desk!.words.places.find((p) => p.id === place)?.many ?? place;
+  /** The sign that is right, once the work is done. */
   const sign = $derived(
-    one.answered === 'sign' && one.rows.length === 2 && done
-      ? one.keys[one.rows[0]!.number < one.rows[1]!.number ? 0 : 1]?.name
+    one.answered === 'sign' && done
+      ? one.keys.find((k) => k.given === lesson.link.sum.words)?.name
       : '',
   );
 </script>

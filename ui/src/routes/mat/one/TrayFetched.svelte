@@ -20,7 +20,7 @@
   }: { one: One; kept: string; material: string; w: number; h: number } = $props();
 
   const PLACES = ['thousands', 'hundreds', 'tens', 'ones'];
-  const MOST = 99; // pieces of a kind on a tray
+  const MOST = shared.desk!.limits.tray; // pieces of a kind
   const BACK = 200; // so many touches can be taken back
   const SHOWN = 9; // of a kind drawn; how many there are is written
   const NONE: Record<string, number> = {};
