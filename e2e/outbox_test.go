@@ -253,7 +253,7 @@ func TestViewsOpenWithoutTheNetwork(t *testing.T) {
 	s.check(g)
 	stop()
 	for _, view := range []string{"Numbers", "Mat", "Class", "Orchard room"} {
-		g.Press(view).Holds("a whole page", "document.querySelector('header') && getComputedStyle(document.querySelector('header')).display === 'flex' && document.querySelector('.foot, footer, [data-next], .next, button')").See("The server cannot be reached")
+		g.Settle().Press(view).Holds("a whole page", "document.querySelector('header') && getComputedStyle(document.querySelector('header')).display === 'flex' && document.querySelector('.foot, footer, [data-next], .next, button')").See("The server cannot be reached")
 	}
 	s.check(g)
 }
