@@ -30,7 +30,7 @@ var arrows = map[string][]string{
 	"core/rename":   {"core/piece", "core/place"},
 	"core/number":   {"core/choose", "core/crowd", "core/piece", "core/place", "core/problem", "core/rename", "core/slip", "core/task", "core/trace"},
 	"core/material": {"core/number", "core/piece", "core/place", "core/problem", "core/swap", "core/trace"},
-	"core/book":     {"core/task", "core/choose", "core/material", "core/problem"},
+	"core/book":     {"core/place", "core/task", "core/choose", "core/material", "core/problem"},
 	"core/ladder":   {"core/number", "core/task", "core/place", "core/problem", "core/choose", "core/slip", "core/book"},
 	"core/group":    {"core/choose", "core/book", "core/ladder"},
 	"core/say":      {"core/hue", "core/number", "core/piece", "core/place", "core/rename", "core/task", "core/problem", "core/swap", "core/trace", "core/choose", "core/material", "core/slip", "core/book", "core/ladder", "core/group"},

@@ -96,6 +96,7 @@ type child struct {
 	numbers map[ladder.Key]*choose.Space
 	events  []ladder.Event
 	answers int
+	swapped bool // it has made the swap rightly, in a part of a problem
 }
 
 // work lets the child work one problem, right with a chance.
@@ -105,9 +106,34 @@ func (c *child) work(key ladder.Key, skill float64, help book.Help) {
 	if c.rng.Float64() >= skill {
 		answer = task.Answer{answer[0] + 1}
 	}
-	o := book.Observation{Task: p.Task(), Stage: key.Stage, Manner: key.Manner, Help: help, Answer: p.Write(answer), Came: book.Typed, Runs: 1, Day: book.Day(20_000 + c.answers/perDay)}
+	c.keep(key, p, 0, help, answer)
+}
+
+func (c *child) keep(key ladder.Key, p problem.Problem, part place.Set, help book.Help, answer task.Answer) {
+	o := book.Observation{Task: p.Task(), Stage: key.Stage, Manner: key.Manner, Help: help, Answer: p.Write(answer), Came: book.Typed, Runs: 1, Day: book.Day(20_000 + c.answers/perDay), Part: part}
 	c.events = append(c.events, ladder.Event{Key: key, Seen: o})
 	c.answers++
+}
+
+// withoutSwap is how often a child is right in a place that has no swap, however well it
+// swaps.
+const withoutSwap = .97
+
+// share lets the child work one place of a problem, as it is dealt: the ones, with the swap,
+// until it has made it rightly, and from then on any place.
+func (c *child) share(skill float64) {
+	p := problem.Of(problem.Sum, c.draw(own)...)
+	at := place.Ones
+	if c.swapped && c.rng.IntN(2) == 0 {
+		at, skill = place.Tens, withoutSwap
+	}
+	answer := p.Right()
+	if c.rng.Float64() >= skill {
+		answer = task.Answer{answer[0] + place.Number(at.Unit())}
+	} else if at == place.Ones {
+		c.swapped = true
+	}
+	c.keep(own, p, place.SetOf(at), book.Alone, answer)
 }
 
 func (c *child) draw(key ladder.Key) []place.Number {
@@ -168,6 +194,22 @@ func constant(skill float64) func(*child) {
 	}
 }
 
+// inParts works its own places of problems that others work with it.
+func inParts(skill float64) func(*child) {
+	return func(c *child) {
+		for range 2 * most {
+			c.share(skill)
+		}
+	}
+}
+
+// partsStay is 93 of 100 in its parts for twice as long.
+func partsStay(c *child) {
+	for range 2 * most {
+		c.share(.93)
+	}
+}
+
 // halfNudged draws for each answer at random whether the child was nudged.
 func halfNudged(skill float64) func(*child) {
 	return func(c *child) {
@@ -218,6 +260,20 @@ func ever(state ladder.State) func(*child, []ladder.State) (float64, bool) {
 		}
 		return 0, true
 	}
+}
+
+// swapsUntilSecure counts the parts with the swap until the child is called secure.
+func swapsUntilSecure(c *child, states []ladder.State) (float64, bool) {
+	n := 0
+	for i, e := range c.events {
+		if e.Seen.Part.Has(place.Ones) {
+			n++
+		}
+		if states[i] == ladder.Secure {
+			return float64(n), true
+		}
+	}
+	return most + 1, true
 }
 
 // ownUntilSecure counts the own answers until the child is called secure.
@@ -284,6 +340,10 @@ func scenarios() []scenario {
 		{share("half nudged, right 65 in 100: ever secure", .15, true), halfNudged(.65), ever(ladder.Secure)},
 		{median("half nudged, right 93 in 100: answers until secure", 12), halfNudged(.93), ownUntilSecure},
 		{median("one further up for each own, right 93: own until secure", 6), climbs, ownUntilSecure},
+		{share("in parts, 45 in 100 with the swap: ever secure", .02, true), inParts(.45), ever(ladder.Secure)},
+		{share("in parts, 65 in 100 with the swap: ever secure", .18, true), inParts(.65), ever(ladder.Secure)},
+		{median("in parts, 93 in 100: parts with the swap until secure", 8), inParts(.93), swapsUntilSecure},
+		{share("in parts, stays at 93: called wobbling", .12, true), partsStay, wobblesThen},
 	}
 }
 
@@ -332,7 +392,7 @@ func summed(values []float64, share bool) float64 {
 
 // Print writes the table.
 func Print(out io.Writer, rows []Row) error {
-	line := fmt.Sprintf("%-57s %9s", "all alone, four problems a day, but where it says so", "wanted")
+	line := fmt.Sprintf("%-57s %9s", "all alone, four a day, but where it says so", "wanted")
 	for _, name := range Rules() {
 		line += fmt.Sprintf("  %21s", name)
 	}

@@ -15,7 +15,7 @@ func TestTheLadderReachesItsGoals(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if len(rows) != 12 {
+	if len(rows) != 16 {
 		t.Errorf("%d rows", len(rows))
 	}
 	naive := make([]int, len(trial.Rules()))

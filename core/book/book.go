@@ -9,6 +9,7 @@ import (
 
 	"vineswap/core/choose"
 	"vineswap/core/material"
+	"vineswap/core/place"
 	"vineswap/core/task"
 )
 
@@ -93,10 +94,17 @@ type Observation struct {
 	Chosen   bool // the child chose to do it
 	Runs     int  // which run of it this is, from 1
 	Day      Day
+	// Part is the places that the child worked itself, where others worked the other
+	// ones; none for the whole.
+	Part place.Set
 }
 
-// Right tells whether the answer is the right one.
-func (o Observation) Right() bool { return o.Task.IsRight(o.Answer) }
+// Right tells whether the answer is the right one; of a part whether it is right in the
+// child's own places.
+func (o Observation) Right() bool { return o.Task.IsRightIn(o.Part, o.Answer) }
+
+// Shows lists the skills that the child's own work shows.
+func (o Observation) Shows() []task.Skill { return o.Task.ShowsIn(o.Part) }
 
 // MostRuns is how often a child can run one problem on a day.
 const MostRuns = 99
@@ -111,6 +119,7 @@ var (
 	ErrRuns   = fmt.Errorf("a number of times is 1 to %d", MostRuns)
 	ErrLong   = fmt.Errorf("an answer has at most %d characters", MostAnswer)
 	ErrFuture = errors.New("this day is still to come")
+	ErrPart   = errors.New("this task is not worked in this place")
 )
 
 // Valid tells why an observation cannot be kept on a day; nil when it can.
@@ -135,6 +144,11 @@ func (o Observation) Valid(today Day) error {
 		return ErrLong
 	case o.Day > today:
 		return fmt.Errorf("%w: %v", ErrFuture, o.Day)
+	}
+	for _, p := range o.Part.Places() {
+		if !slices.Contains(o.Task.Parts(), p) {
+			return fmt.Errorf("%w: %v", ErrPart, p)
+		}
 	}
 	return nil
 }

@@ -97,6 +97,7 @@ type definition struct {
 	most    int // how many a number has at most where it is meant for pieces; 0 for as many as there are pieces
 	numbers int // how many numbers it needs at least
 	asks    []task.Skill
+	about   about // which of its places are about what it teaches
 	rule    func(r *rule, top place.Place, numbers int)
 }
 
@@ -107,71 +108,96 @@ var (
 	bySwap   = []task.Skill{problem.Made(place.Tens), problem.Made(place.Hundreds)}
 )
 
+// about tells whether work in some places of a problem is about what a stage teaches.
+type about func(d definition, p problem.Problem, part place.Set) bool
+
+func anyPlace(definition, problem.Problem, place.Set) bool { return true }
+
+// asked: a swap that the stage asks for is made there.
+func asked(d definition, p problem.Problem, part place.Set) bool {
+	shows := p.ShowsIn(part)
+	return slices.ContainsFunc(d.asks, func(s task.Skill) bool { return slices.Contains(shows, s) })
+}
+
+func swapping(_ definition, p problem.Problem, part place.Set) bool { return len(p.ShowsIn(part)) > 0 }
+
+func acrossOne(_ definition, p problem.Problem, part place.Set) bool { return p.CrossesIn(part) > 0 }
+
+func acrossMore(_ definition, p problem.Problem, part place.Set) bool { return p.CrossesIn(part) > 1 }
+
+// highest: the place that reaches ten and opens a new one.
+func highest(_ definition, p problem.Problem, part place.Set) bool {
+	return part.Has(place.HighestOf(p.Numbers))
+}
+
+// leftOver: something is left over in the ones.
+func leftOver(_ definition, _ problem.Problem, part place.Set) bool { return part.Has(place.Ones) }
+
 func anything(*rule, place.Place, int) {}
 
 // definitions are the stages that numbers can be chosen for, strand by strand in
 // teaching order.
 var definitions = []definition{
-	{WithinTen, problem.Sum, 1, 1, 2, nil, func(r *rule, top place.Place, numbers int) {
+	{WithinTen, problem.Sum, 1, 1, 2, nil, anyPlace, func(r *rule, top place.Place, numbers int) {
 		r.high, r.none = tenOver, top > place.Ones || numbers > 2
 	}},
-	{OverTen, problem.Sum, 1, 1, 2, nil, func(r *rule, top place.Place, numbers int) {
+	{OverTen, problem.Sum, 1, 1, 2, nil, anyPlace, func(r *rule, top place.Place, numbers int) {
 		r.low, r.none = tenOver+1, top > place.Ones || numbers > 2
 	}},
-	{FirstSnake, problem.Sum, 1, 1, 4, nil, func(r *rule, top place.Place, _ int) {
+	{FirstSnake, problem.Sum, 1, 1, 4, nil, anyPlace, func(r *rule, top place.Place, _ int) {
 		r.swap[place.Ones], r.cut, r.none = Yes, No, top > place.Ones // bars have one to nine beads
 	}},
-	{SecondSnake, problem.Sum, 1, 1, 4, nil, func(r *rule, top place.Place, _ int) {
+	{SecondSnake, problem.Sum, 1, 1, 4, nil, anyPlace, func(r *rule, top place.Place, _ int) {
 		r.swap[place.Ones], r.cut, r.none = Yes, Yes, top > place.Ones
 	}},
-	{NoSwap, problem.Sum, 2, 0, 2, nil, noneSwaps},
-	{OneSwapOnes, problem.Sum, 2, 0, 2, inOnes, func(r *rule, top place.Place, _ int) {
+	{NoSwap, problem.Sum, 2, 0, 2, nil, anyPlace, noneSwaps},
+	{OneSwapOnes, problem.Sum, 2, 0, 2, inOnes, asked, func(r *rule, top place.Place, _ int) {
 		r.only(top)
 		r.fewest = 1
 		if top > place.Ones {
 			r.swap[place.Ones] = Yes
 		}
 	}},
-	{OneSwapHigher, problem.Sum, 3, 0, 2, inHigher, func(r *rule, top place.Place, _ int) {
+	{OneSwapHigher, problem.Sum, 3, 0, 2, inHigher, asked, func(r *rule, top place.Place, _ int) {
 		r.swap[place.Ones], r.swap[top], r.fewest, r.most = No, No, 1, 1
 	}},
-	{SeveralSwaps, problem.Sum, 3, 0, 2, inAll, func(r *rule, top place.Place, _ int) {
+	{SeveralSwaps, problem.Sum, 3, 0, 2, inAll, asked, func(r *rule, top place.Place, _ int) {
 		r.swap[top], r.fewest, r.made = No, 2, No
 	}},
-	{SwapMakesSwap, problem.Sum, 3, 0, 2, bySwap, func(r *rule, top place.Place, _ int) {
+	{SwapMakesSwap, problem.Sum, 3, 0, 2, bySwap, asked, func(r *rule, top place.Place, _ int) {
 		r.swap[top], r.made = No, Yes
 	}},
-	{NewPlace, problem.Sum, 2, 0, 2, nil, func(r *rule, top place.Place, numbers int) {
+	{NewPlace, problem.Sum, 2, 0, 2, nil, highest, func(r *rule, top place.Place, numbers int) {
 		r.swap[top], r.none = Yes, top == place.Ones && numbers == 2
 	}},
-	{ThreeAddends, problem.Sum, 1, 0, 3, nil, func(r *rule, _ place.Place, numbers int) { r.none = numbers < 3 }},
-	{AnySum, problem.Sum, 5, place.MostDigits, 2, nil, anything},
+	{ThreeAddends, problem.Sum, 1, 0, 3, nil, anyPlace, func(r *rule, _ place.Place, numbers int) { r.none = numbers < 3 }},
+	{AnySum, problem.Sum, 5, place.MostDigits, 2, nil, swapping, anything},
 
-	{TakeWithinTen, problem.Difference, 1, 1, 2, nil, func(r *rule, _ place.Place, _ int) { r.high = tenOver }},
-	{BackOverTen, problem.Difference, 2, 2, 2, nil, func(r *rule, _ place.Place, _ int) {
+	{TakeWithinTen, problem.Difference, 1, 1, 2, nil, anyPlace, func(r *rule, _ place.Place, _ int) { r.high = tenOver }},
+	{BackOverTen, problem.Difference, 2, 2, 2, nil, anyPlace, func(r *rule, _ place.Place, _ int) {
 		r.swap[place.Ones], r.low, r.high = Yes, 11, 18
 	}},
-	{TakeNoSwap, problem.Difference, 2, 0, 2, nil, noneSwaps},
-	{TakeOneSwapTens, problem.Difference, 2, 0, 2, inOnes, func(r *rule, top place.Place, _ int) {
+	{TakeNoSwap, problem.Difference, 2, 0, 2, nil, anyPlace, noneSwaps},
+	{TakeOneSwapTens, problem.Difference, 2, 0, 2, inOnes, asked, func(r *rule, top place.Place, _ int) {
 		r.only(top)
 		r.swap[place.Ones], r.low = Yes, 20
 	}},
-	{TakeOneSwapHigher, problem.Difference, 3, 0, 2, inHigher, func(r *rule, _ place.Place, _ int) {
+	{TakeOneSwapHigher, problem.Difference, 3, 0, 2, inHigher, asked, func(r *rule, _ place.Place, _ int) {
 		r.swap[place.Ones], r.fewest, r.most = No, 1, 1
 	}},
-	{TakeSeveralSwaps, problem.Difference, 3, 0, 2, inAll, func(r *rule, _ place.Place, _ int) { r.fewest, r.cross = 2, No }},
-	{AcrossOneZero, problem.Difference, 3, 0, 2, nil, func(r *rule, _ place.Place, _ int) { r.cross, r.row = Yes, No }},
-	{AcrossZeros, problem.Difference, 4, 0, 2, nil, func(r *rule, _ place.Place, _ int) { r.cross, r.row = Yes, Yes }},
-	{AnyDifference, problem.Difference, 5, place.MostDigits, 2, nil, anything},
+	{TakeSeveralSwaps, problem.Difference, 3, 0, 2, inAll, asked, func(r *rule, _ place.Place, _ int) { r.fewest, r.cross = 2, No }},
+	{AcrossOneZero, problem.Difference, 3, 0, 2, nil, acrossOne, func(r *rule, _ place.Place, _ int) { r.cross, r.row = Yes, No }},
+	{AcrossZeros, problem.Difference, 4, 0, 2, nil, acrossMore, func(r *rule, _ place.Place, _ int) { r.cross, r.row = Yes, Yes }},
+	{AnyDifference, problem.Difference, 5, place.MostDigits, 2, nil, swapping, anything},
 
-	{EqualTrays, problem.Trays, 1, 0, 1, nil, func(r *rule, top place.Place, _ int) { r.only(top) }},
-	{EqualTraysSwap, problem.Trays, 1, 0, 1, nil, func(r *rule, _ place.Place, _ int) { r.fewest = 1 }},
-	{ShareEven, problem.Sharing, 1, 0, 1, nil, func(r *rule, top place.Place, _ int) {
+	{EqualTrays, problem.Trays, 1, 0, 1, nil, anyPlace, func(r *rule, top place.Place, _ int) { r.only(top) }},
+	{EqualTraysSwap, problem.Trays, 1, 0, 1, nil, swapping, func(r *rule, _ place.Place, _ int) { r.fewest = 1 }},
+	{ShareEven, problem.Sharing, 1, 0, 1, nil, anyPlace, func(r *rule, top place.Place, _ int) {
 		r.only(top)
 		r.rest = No
 	}},
-	{ShareSwap, problem.Sharing, 2, 0, 1, nil, func(r *rule, _ place.Place, _ int) { r.fewest, r.rest = 1, No }},
-	{ShareRemainder, problem.Sharing, 1, 0, 1, nil, func(r *rule, _ place.Place, _ int) { r.rest = Yes }},
+	{ShareSwap, problem.Sharing, 2, 0, 1, nil, swapping, func(r *rule, _ place.Place, _ int) { r.fewest, r.rest = 1, No }},
+	{ShareRemainder, problem.Sharing, 1, 0, 1, nil, leftOver, func(r *rule, _ place.Place, _ int) { r.rest = Yes }},
 }
 
 // noneSwaps is the rule of joining and taking with two digits or more and no swap.
@@ -312,6 +338,13 @@ func (s StageID) Accepts(p problem.Problem) bool {
 		}
 	}
 	return space.keeps(at)
+}
+
+// About tells whether work in some places of a problem of the stage is about what the stage
+// teaches: a swap that it asks for, a zero that is crossed, what is left over.
+func (s StageID) About(p problem.Problem, part place.Set) bool {
+	d := byID[s]
+	return d == nil || d.about(*d, p, part)
 }
 
 // StageOf returns the stage that a typed problem belongs to; none for a kind

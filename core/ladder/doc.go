@@ -13,6 +13,14 @@
 // three times what a right one with that help gives. No string falls below −3
 // beads, and none holds more than seven. The same task counts once a day.
 //
+// Where several children worked one problem, each is judged by its own places alone: right
+// where the digits there are, and showing the swaps that were made there. A part counts as
+// one answer where it is about what the stage teaches: a swap that it asks for, the zero
+// that is crossed, the place that opens a new one, what is left over, or any place where
+// the stage asks for no swap. In another place a right answer adds nothing, is no day and
+// no kind, and lends as usual; a wrong one takes no more than one together, since what came
+// up may have been forgotten there.
+//
 // Right answers at stages that build on this one, and in manners with less
 // material, lend half of what they give. Wrong answers there take nothing: what is
 // borrowed never makes a child wobble.

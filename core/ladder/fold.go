@@ -30,8 +30,8 @@ type lobe struct {
 	key     Key
 	lacks   []task.Skill
 	own     []try    // the last few
-	counted []string // tasks that counted on the day at hand, own ones
-	lent    []loan   // and what tasks worked elsewhere have lent
+	counted []string // own answers that counted on the day at hand
+	lent    []loan   // and what answers elsewhere have lent
 	day     book.Day // the day at hand
 	uses    []*lobe  // those that work here uses, once they were looked for
 }
@@ -54,7 +54,7 @@ func tryOf(o answer) try {
 
 // loan is what a task that counts elsewhere has lent on the day at hand.
 type loan struct {
-	key   string
+	key   string // of the answer, as it counts once a day
 	beads Beads
 }
 
@@ -102,7 +102,7 @@ func (f *Fold) Take(e Event) {
 		l.overrule(*e.Overrule)
 		return
 	}
-	o := answerOf(e.Seen)
+	o := answerOf(e.Key, e.Seen)
 	if !l.see(o) {
 		return
 	}

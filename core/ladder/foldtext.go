@@ -17,7 +17,7 @@ import (
 // with every class: whole numbers as varints, lists with their number before them, a
 // text with its length before it where it comes first and as a number where it comes
 // again, days counted from the last one. Whatever else is written is judged anew.
-const foldForm = 1
+const foldForm = 2
 
 // roughly is how many bytes a fold of some years has.
 const (
@@ -72,8 +72,8 @@ func ReadFold(class Class, data []byte) (*Fold, error) {
 
 // numbers are the whole numbers of a lobe, and days its days, in the order in which
 // they are written.
-func (l *lobe) numbers() [9]*int {
-	return [...]*int{(*int)(&l.Beads), &l.Tried, &l.Right, &l.Alone, &l.Days, (*int)(&l.Borrowed), &l.Checks, &l.Failed, &l.Chosen}
+func (l *lobe) numbers() [11]*int {
+	return [...]*int{(*int)(&l.Beads), &l.Tried, &l.Right, &l.Alone, &l.Days, (*int)(&l.Borrowed), &l.Checks, &l.Failed, &l.Chosen, &l.Aside, &l.InRow}
 }
 
 func (l *lobe) daysOf() [8]*book.Day {

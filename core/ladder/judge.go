@@ -17,7 +17,7 @@ import (
 // RuleVersion is the version of the rule by which standings are judged. It is
 // raised with every change of the rule, of the slips and of how a fold is written, so
 // that all that is kept is judged anew.
-const RuleVersion = 3
+const RuleVersion = 4
 
 // State is how a child stands at a stage.
 type State string
@@ -50,6 +50,7 @@ func (b Beads) Float() float64 { return float64(b) / float64(Bead) }
 const (
 	half    = Bead / 2 // for a nudged right answer; and what is lent of an answer is half of it
 	quarter = Bead / 4 // for one together, or right by default
+	aside   = quarter  // at most, for a wrong one in places that are not about what the stage teaches; a right one there adds nothing
 
 	wrongTakes = 3         // times what a right answer with that help gives
 	floor      = -3 * Bead // no string falls below
@@ -86,14 +87,29 @@ func weight(o book.Observation) Beads {
 type answer struct {
 	book.Observation
 	key    string // of its task
+	once   string // what counts once a day: the task, or the child's part of it
 	right  bool
-	weight Beads // what it adds where it is right
+	weight Beads // what a right one with this help gives
+	adds   Beads // what it adds where it is right
+	takes  Beads // what it takes where it is wrong
 	alone  bool  // the child did it by itself, and that was seen
+	aside  bool  // it was worked in places that are not about what the stage teaches
 }
 
-func answerOf(o book.Observation) answer {
-	w := weight(o)
-	return answer{o, o.Task.Key(), o.Right(), w, w == Bead}
+func answerOf(key Key, o book.Observation) answer {
+	a := answer{Observation: o, key: o.Task.Key(), right: o.Right(), weight: weight(o)}
+	a.once = a.key
+	if o.Part != 0 {
+		a.once += " " + o.Part.String()
+		stage, known := StageByID(key.Stage)
+		a.aside = known && !stage.About(o.Task, o.Part)
+	}
+	a.adds, a.takes = a.weight, wrongTakes*a.weight
+	if a.aside {
+		a.adds, a.takes = 0, wrongTakes*min(a.weight, aside)
+	}
+	a.alone = a.adds == Bead
+	return a
 }
 
 // Overrule is a guide's own judgement, with its reason. It begins the record anew.
@@ -201,6 +217,8 @@ type Standing struct {
 	Tried    int          // own answers that count, since the record began or was begun anew
 	Right    int          // of these, the right ones
 	Alone    int          // of these, without any help
+	Aside    int          // of these, those in places that are not about what the stage teaches
+	InRow    int          // how many of the last were right alone, one after another
 	Days     int          // on how many days alone
 	AloneOn  book.Day     // and on which last
 	Borrowed Beads        // what other work has added since then
@@ -282,24 +300,33 @@ func (l *lobe) see(o answer) (counts bool) {
 		return false
 	}
 	l.turn(o.Day)
-	if slices.Contains(l.counted, o.key) {
+	if slices.Contains(l.counted, o.once) {
 		return false
 	}
-	l.counted = append(l.counted, o.key)
-	l.use(o, true)
+	l.counted = append(l.counted, o.once)
+	l.use(o, !o.aside)
 	l.Tried++
+	if o.aside {
+		l.Aside++
+	}
 	if l.own = append(l.own, tryOf(o)); len(l.own) > lastFew {
 		l.own = l.own[1:]
 	}
-	if lent, _ := l.lentBy(o.key); lent > 0 { // it counts once, and as its own
+	if lent, _ := l.lentBy(o.once); lent > 0 { // it counts once, and as its own
 		l.Beads -= lent
 		l.Borrowed -= lent
 	}
-	if !o.right {
-		l.add(-wrongTakes * o.weight)
-	} else {
-		l.add(o.weight)
+	switch {
+	case o.right && o.alone:
+		l.InRow++
+	case !o.right || !o.aside:
+		l.InRow = 0
+	}
+	if o.right {
+		l.add(o.adds)
 		l.right(o)
+	} else {
+		l.add(-o.takes)
 	}
 	l.judgeOn(o.Day)
 	return true
@@ -316,7 +343,7 @@ func (l *lobe) right(o answer) {
 		l.Days++
 	}
 	l.AloneOn = o.Day
-	shows := o.Task.Shows()
+	shows := o.Shows()
 	l.lacks = slices.DeleteFunc(slices.Clone(l.lacks), func(s task.Skill) bool { return slices.Contains(shows, s) })
 }
 
@@ -324,12 +351,12 @@ func (l *lobe) right(o answer) {
 func (l *lobe) borrow(o answer) {
 	l.turn(o.Day)
 	l.use(o, false)
-	if _, lent := l.lentBy(o.key); lent || slices.Contains(l.counted, o.key) || !o.right {
+	if _, lent := l.lentBy(o.once); lent || slices.Contains(l.counted, o.once) || !o.right {
 		return
 	}
 	had := l.Beads
 	l.add(o.weight / 2)
-	l.lent = append(l.lent, loan{o.key, l.Beads - had})
+	l.lent = append(l.lent, loan{o.once, l.Beads - had})
 	l.Borrowed += l.Beads - had
 	if l.State != NotYet && l.State != Shown {
 		l.judgeOn(o.Day)

@@ -9,8 +9,12 @@ import (
 	"vineswap/core/book"
 	"vineswap/core/choose"
 	"vineswap/core/ladder"
+	"vineswap/core/place"
+	"vineswap/core/problem"
 	"vineswap/core/slip"
+	"vineswap/core/swap"
 	"vineswap/core/task"
+	"vineswap/core/trace"
 )
 
 var pools = map[choose.StageID][]task.Task{}
@@ -72,6 +76,9 @@ func made(t testing.TB, rng *rand.Rand, stage choose.StageID, manner book.Manner
 	default:
 		o.Answer = []string{"", "7", "1" + o.Answer}[rng.IntN(3)]
 	}
+	if parts := o.Task.Parts(); rng.IntN(5) == 0 && o.Came == book.Typed {
+		o.Part = place.SetOf(parts[rng.IntN(len(parts))], parts[rng.IntN(len(parts))])
+	}
 	if rng.IntN(10) == 0 {
 		o.Chosen, o.Runs = true, 1+rng.IntN(4)
 	}
@@ -92,6 +99,49 @@ func gives(o book.Observation) float64 {
 		return .5
 	}
 	return 1
+}
+
+// shows are the swaps that a child made in its own places, by the steps of the work.
+func shows(o book.Observation) []task.Skill {
+	p, _ := problem.From(o.Task)
+	tr, err := swap.Solve(p)
+	if err != nil {
+		panic(err)
+	}
+	var skills []task.Skill
+	for _, s := range tr.Steps {
+		if s.At.Phase != trace.Work || o.Part != 0 && !o.Part.Has(s.At.Place) {
+			continue
+		}
+		at := s.At.Place
+		switch s.Kind {
+		case swap.MakeSwap:
+		case swap.SwapDown:
+			at = s.To
+		default:
+			continue
+		}
+		skills = append(skills, problem.Swap(at))
+		for _, c := range p.Columns() {
+			if c.Place == at && c.Made {
+				skills = append(skills, problem.Made(at))
+			}
+		}
+	}
+	return skills
+}
+
+// aside tells whether a part is not about what its stage teaches.
+func aside(o book.Observation, stage choose.StageID) bool {
+	p, _ := problem.From(o.Task)
+	asks := stage.Asks(0)
+	switch {
+	case o.Part == 0:
+		return false
+	case stage == choose.NewPlace:
+		return !o.Part.Has(place.HighestOf(p.Numbers))
+	}
+	return len(asks) > 0 && !slices.ContainsFunc(shows(o), func(s task.Skill) bool { return slices.Contains(asks, s) })
 }
 
 // uses tells whether an event lends to a key.
@@ -126,7 +176,7 @@ func counts(events []ladder.Event, i int) bool {
 		return false
 	}
 	for j := begun(events[:i], e.Key); j < i; j++ {
-		if d := events[j]; d.Key == e.Key && d.Overrule == nil && gives(d.Seen) > 0 && d.Seen.Day == e.Seen.Day && d.Seen.Task.Key() == e.Seen.Task.Key() {
+		if d := events[j]; d.Key == e.Key && d.Overrule == nil && gives(d.Seen) > 0 && d.Seen.Day == e.Seen.Day && d.Seen.Task.Key() == e.Seen.Task.Key() && d.Seen.Part == e.Seen.Part {
 			return false
 		}
 	}
@@ -135,10 +185,12 @@ func counts(events []ladder.Event, i int) bool {
 
 // reference is what one key comes to.
 type reference struct {
+	stage       choose.StageID
 	state       ladder.State
 	beads, lent float64
 	since       book.Day
 	own         []book.Observation // that count
+	inRow       int
 	days        map[book.Day]bool
 	shown       map[task.Skill]bool
 	last, used  book.Day
@@ -150,7 +202,7 @@ type reference struct {
 }
 
 func refer(class ladder.Class, events []ladder.Event, key ladder.Key) reference {
-	r := reference{days: map[book.Day]bool{}, shown: map[task.Skill]bool{}}
+	r := reference{stage: key.Stage, days: map[book.Day]bool{}, shown: map[task.Skill]bool{}}
 	asks := key.Stage.Asks(class.Limit)
 	from := begun(events, key)
 	if from > 0 {
@@ -161,6 +213,7 @@ func refer(class ladder.Class, events []ladder.Event, key ladder.Key) reference 
 	type worked struct {
 		day  book.Day
 		task string
+		part place.Set
 	}
 	ownOn, lentOn := map[worked]bool{}, map[worked]float64{}
 	for i, e := range events {
@@ -182,16 +235,17 @@ func refer(class ladder.Class, events []ladder.Event, key ladder.Key) reference 
 		if !counts(events, i) || !own && !uses(e, key) {
 			continue
 		}
-		this := worked{o.Day, o.Task.Key()}
+		this := worked{o.Day, o.Task.Key(), o.Part}
+		beside := own && aside(o, key.Stage)
 		due := r.state == ladder.Secure && unseen(class, r.used, o.Day) >= []int{4, 8, 16}[min(2, r.checks)]
-		rightAlone := o.Right() && gives(o) == 1
+		rightAlone := o.Right() && gives(o) == 1 && !beside
 		switch {
 		case !due:
 			r.used = max(r.used, o.Day)
 		case rightAlone:
 			r.used, r.failed = max(r.used, o.Day), nil
 			r.checks++
-		case own:
+		case own && !beside:
 			r.failed = append(r.failed, o.Day)
 		}
 		switch {
@@ -199,15 +253,24 @@ func refer(class ladder.Class, events []ladder.Event, key ladder.Key) reference 
 			r.own = append(r.own, o)
 			r.beads -= lentOn[this]
 			r.lent -= lentOn[this]
-			if o.Right() {
-				r.beads = min(7, r.beads+gives(o))
-			} else {
+			switch {
+			case rightAlone:
+				r.inRow++
+			case !beside || !o.Right():
+				r.inRow = 0
+			}
+			switch {
+			case !o.Right() && beside:
+				r.beads = max(-3, r.beads-3*min(.25, gives(o)))
+			case !o.Right():
 				r.beads = max(-3, r.beads-3*gives(o))
+			case !beside:
+				r.beads = max(-3, min(7, r.beads+gives(o)))
 			}
 			ownOn[this] = true
 			if rightAlone {
 				r.days[o.Day], r.lastAlone = true, max(r.lastAlone, o.Day)
-				for _, s := range o.Task.Shows() {
+				for _, s := range shows(o) {
 					r.shown[s] = true
 				}
 			}
@@ -282,6 +345,9 @@ func TestEveryClauseIsInTheRecords(t *testing.T) {
 			if want == ladder.Secure && unseen(class, r.used, today) >= []int{4, 8, 16}[min(2, r.checks)] {
 				want = ladder.CheckAgain
 			}
+			if lobe.InRow != r.inRow {
+				t.Fatalf("seed %d, %v: %d in a row; the records say %d", seed, key, lobe.InRow, r.inRow)
+			}
 			if lobe.State != want || lobe.Since != r.since && want != ladder.NotYet || lobe.Last != r.last {
 				t.Fatalf("seed %d, %v: %s since %v, last %v; the records say %s since %v, last %v", seed, key, lobe.State, lobe.Since, lobe.Last, want, r.since, r.last)
 			}
@@ -294,7 +360,7 @@ func TestEveryClauseIsInTheRecords(t *testing.T) {
 		}
 	}
 	for _, kind := range []ladder.ClauseKind{
-		ladder.ShownOn, ladder.ByGuide, ladder.BeadsHeld, ladder.BeadsBack, ladder.LentBeads, ladder.StillToSee, ladder.DaysToSee, ladder.RightAlone,
+		ladder.ShownOn, ladder.ByGuide, ladder.BeadsHeld, ladder.BeadsBack, ladder.LentBeads, ladder.AsideToo, ladder.StillToSee, ladder.DaysToSee, ladder.RightAlone,
 		ladder.WrongToo, ladder.CountedFrom, ladder.SecureSince, ladder.NotSeenFor, ladder.NotAloneYet, ladder.WrongLately, ladder.OneSlip,
 	} {
 		if said[kind] < 2 {
@@ -309,7 +375,7 @@ func (r reference) faultOf(c ladder.Clause, class ladder.Class) string {
 	for _, o := range r.own {
 		if o.Right() {
 			rights++
-			if gives(o) == 1 {
+			if gives(o) == 1 && !aside(o, r.stage) {
 				alone++
 			}
 		}
@@ -344,6 +410,14 @@ func (r reference) faultOf(c ladder.Clause, class ladder.Class) string {
 		return is(c.Beads.Float() == r.beads && c.More == needed(3), "%v, %d more", r.beads, needed(3))
 	case ladder.LentBeads:
 		return is(c.Beads.Float() == r.lent, "%v", r.lent)
+	case ladder.AsideToo:
+		n := 0
+		for _, o := range r.own {
+			if aside(o, r.stage) {
+				n++
+			}
+		}
+		return is(c.N == n && c.Of == len(r.own), "%d of %d", n, len(r.own))
 	case ladder.StillToSee:
 		return is(!slices.ContainsFunc(c.Skill, func(s task.Skill) bool { return r.shown[s] }), "%v were seen", r.shown)
 	case ladder.DaysToSee:

@@ -17,6 +17,7 @@ const (
 	BeadsHeld   ClauseKind = "beads"         // Beads of the seven; More right answers alone would do
 	BeadsBack   ClauseKind = "beads-back"    // Beads of the seven; More right answers alone would make it secure again
 	LentBeads   ClauseKind = "lent"          // Beads were lent by work that uses this
+	AsideToo    ClauseKind = "aside"         // N of Of own answers were in places that are not about what the stage teaches
 	StillToSee  ClauseKind = "still-to-see"  // Skills are still to be seen, alone
 	DaysToSee   ClauseKind = "days-to-see"   // right alone on N days, of two that are wanted
 	RightAlone  ClauseKind = "right-alone"   // right alone N times on Days days, the last time on Day
@@ -79,6 +80,9 @@ func (l Lobe) underWay() []Clause {
 	clauses := []Clause{{Kind: BeadsHeld, Beads: l.Beads, More: more(l.Beads, Full)}}
 	if l.Borrowed > 0 {
 		clauses = append(clauses, Clause{Kind: LentBeads, Beads: l.Borrowed})
+	}
+	if l.Aside > 0 {
+		clauses = append(clauses, Clause{Kind: AsideToo, N: l.Aside, Of: l.Tried})
 	}
 	if len(l.Missing) > 0 && l.Alone > 0 {
 		clauses = append(clauses, Clause{Kind: StillToSee, Skill: l.Missing})

@@ -35,6 +35,9 @@ type Stage struct {
 	Example task.Task
 	// Accepts tells whether a task is one of the stage.
 	Accepts func(task.Task) bool
+	// About tells whether work in some places of such a task is about what the stage
+	// teaches.
+	About func(task.Task, place.Set) bool
 	// Asks are the skills each of which is to be seen, of those that numbers below a
 	// limit can show; a limit of 0 is none.
 	Asks func(limit place.Number) []task.Skill
@@ -56,6 +59,9 @@ func ofNumbers(id choose.StageID, manners []book.Manner, after [][]choose.StageI
 	return Stage{ID: id, Manners: manners, After: after, Example: example.Task(), Asks: id.Asks, Within: id.Within, Accepts: func(t task.Task) bool {
 		p, of := problem.From(t)
 		return of && id.Accepts(p)
+	}, About: func(t task.Task, part place.Set) bool {
+		p, of := problem.From(t)
+		return !of || id.About(p, part)
 	}}
 }
 
@@ -63,6 +69,7 @@ func ofNumbers(id choose.StageID, manners []book.Manner, after [][]choose.StageI
 func ofOne(id choose.StageID, manners []book.Manner, after [][]choose.StageID) Stage {
 	return Stage{
 		ID: id, Manners: manners, After: after, Example: number.Example(id).Task(),
+		About:  func(task.Task, place.Set) bool { return true },
 		Asks:   func(place.Number) []task.Skill { return number.Asks(id) },
 		Within: func(limit place.Number) bool { return number.Within(id, limit) },
 		Accepts: func(t task.Task) bool {

@@ -264,8 +264,16 @@ func Made(p place.Place) task.Skill { return task.Skill("made/" + p.String()) }
 // Shows lists the swaps that the problem causes, from the ones up; those made by
 // another swap twice, once for themselves.
 func (p Problem) Shows() []task.Skill {
+	return p.shows(p.Columns(), func(int) bool { return true })
+}
+
+// shows lists the swaps of some columns.
+func (p Problem) shows(columns []place.Column, of func(i int) bool) []task.Skill {
 	skills := []task.Skill{}
-	for _, c := range p.Columns() {
+	for i, c := range columns {
+		if !of(i) {
+			continue
+		}
 		if c.Swaps {
 			skills = append(skills, Swap(c.Place))
 		}

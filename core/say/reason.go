@@ -46,6 +46,12 @@ var clauseWords = map[ladder.ClauseKind]func(w Words, stage choose.StageID, c la
 		}
 		return fmt.Sprintf("%s %s still to be seen.", capital(list(skills)), is)
 	},
+	ladder.AsideToo: func(_ Words, _ choose.StageID, c ladder.Clause, _ book.Day) string {
+		if c.N == 1 {
+			return "One answer was in a place where this is not practised: it adds no bead."
+		}
+		return fmt.Sprintf("%s answers were in places where this is not practised: they add no bead.", capital(counted(c.N)))
+	},
 	ladder.DaysToSee: func(_ Words, _ choose.StageID, c ladder.Clause, _ book.Day) string {
 		if c.N == 0 {
 			return "Nothing right alone yet."

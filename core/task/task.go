@@ -56,6 +56,18 @@ type Data interface {
 	Largest() place.Number
 }
 
+// Parted is data whose work falls into places, each of which may be another child's.
+type Parted interface {
+	Data
+	// Parts lists the places in the order in which they are worked; none where it is
+	// not worked place by place.
+	Parts() []place.Place
+	// ShowsIn lists the skills that work in some of the places shows.
+	ShowsIn(place.Set) []Skill
+	// RightIn tells whether an answer is right in some of the places.
+	RightIn(place.Set, Answer) bool
+}
+
 // Rules is what a kind supplies.
 type Rules struct {
 	// Version is that of the records that are written today.
@@ -134,6 +146,35 @@ func (t Task) Valid() error {
 func (t Task) IsRight(given string) bool {
 	answer, read := t.Read(given)
 	return read && answer.Equal(t.Right())
+}
+
+// Parts lists the places in which the task is worked, in their order; none where it is
+// not worked place by place.
+func (t Task) Parts() []place.Place {
+	if parted, of := t.Data.(Parted); of {
+		return parted.Parts()
+	}
+	return nil
+}
+
+// ShowsIn lists the skills that work in some of its places shows; without places those of
+// the whole.
+func (t Task) ShowsIn(part place.Set) []Skill {
+	if parted, of := t.Data.(Parted); of && part != 0 {
+		return parted.ShowsIn(part)
+	}
+	return t.Shows()
+}
+
+// IsRightIn tells whether an answer, as it was given for the whole, is right in some of
+// its places; without places in all of them.
+func (t Task) IsRightIn(part place.Set, given string) bool {
+	parted, of := t.Data.(Parted)
+	if !of || part == 0 {
+		return t.IsRight(given)
+	}
+	answer, read := t.Read(given)
+	return read && parted.RightIn(part, answer)
 }
 
 // Result writes what is right.
