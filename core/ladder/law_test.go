@@ -63,7 +63,8 @@ func made(t testing.TB, rng *rand.Rand, stage choose.StageID, manner book.Manner
 	if pools[stage] == nil {
 		pools[stage] = drawn(t, stage, 30)
 	}
-	o := book.Observation{Task: pools[stage][rng.IntN(1+rng.IntN(30))], Stage: stage, Manner: manner, Day: day, Came: book.Typed, Runs: 1}
+	nth := rng.IntN(1 + rng.IntN(30))
+	o := book.Observation{Task: pools[stage][nth], Stage: stage, Manner: manner, Day: day, Came: book.Typed, Runs: 1}
 	o.Help = []book.Help{book.Alone, book.Alone, book.Alone, book.Alone, book.Nudged, book.Together, book.Shown, book.Explains}[rng.IntN(8)]
 	o.Answer = o.Task.Result()
 	switch wrong := o.Task.Wrong(); {
@@ -76,8 +77,8 @@ func made(t testing.TB, rng *rand.Rand, stage choose.StageID, manner book.Manner
 	default:
 		o.Answer = []string{"", "7", "1" + o.Answer}[rng.IntN(3)]
 	}
-	if parts := o.Task.Parts(); rng.IntN(5) == 0 && o.Came == book.Typed {
-		o.Part = place.SetOf(parts[rng.IntN(len(parts))], parts[rng.IntN(len(parts))])
+	if parts := o.Task.Parts(); (nth+int(day))%4 == 0 && o.Came == book.Typed {
+		o.Part = place.SetOf(parts[nth%len(parts)], parts[int(day)%len(parts)])
 	}
 	if rng.IntN(10) == 0 {
 		o.Chosen, o.Runs = true, 1+rng.IntN(4)
