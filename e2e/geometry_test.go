@@ -166,7 +166,7 @@ func mat(t *testing.T, g *guide.Guide, p problem.Problem, kind material.Kind, m 
 	if err != nil {
 		t.Fatal(err)
 	}
-	view, err := l.Open(class.Words(), class.Method(), nil)
+	view, err := l.Open(class.Words(), class.Method())
 	if err != nil {
 		t.Fatal(err)
 	}

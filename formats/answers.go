@@ -11,6 +11,7 @@ import (
 
 	"vineswap/core/book"
 	"vineswap/core/choose"
+	"vineswap/core/place"
 	"vineswap/core/task"
 )
 
@@ -22,6 +23,9 @@ type Answer struct {
 
 // AnswersHeader are the columns of a table of answers.
 var AnswersHeader = []string{"learner", "day", "problem", "stage", "manner", "help", "answer"}
+
+// partColumn is the column that a table of answers need not have.
+const partColumn = "part"
 
 // Errors of a table of answers.
 var (
@@ -45,7 +49,8 @@ func (e *CellError) Unwrap() error { return e.Err }
 
 // ReadAnswers reads a table of answers (RFC 4180) in the order in which they were
 // given. The columns may stand in any order, others are passed over, and the stage
-// may be empty. An error is ErrHeader, ErrLong, one of csv, or a *CellError.
+// may be empty. A further column "part" names the places that were the learner's own, "ones
+// hundreds"; without it, and empty, the whole was. An error is ErrHeader, ErrLong, one of csv, or a *CellError.
 func ReadAnswers(in io.Reader) ([]Answer, error) {
 	buffered := bufio.NewReader(in)
 	if mark, _ := buffered.Peek(3); string(mark) == "\ufeff" {
@@ -67,6 +72,7 @@ func ReadAnswers(in io.Reader) ([]Answer, error) {
 		}
 		at[name] = i
 	}
+	part := slices.IndexFunc(header, func(h string) bool { return strings.EqualFold(strings.TrimSpace(h), partColumn) })
 	answers := []Answer{}
 	for {
 		row, err := r.Read()
@@ -80,7 +86,15 @@ func ReadAnswers(in io.Reader) ([]Answer, error) {
 			return nil, fmt.Errorf("%w: more than %d rows", ErrLong, MostAnswers)
 		}
 		line, _ := r.FieldPos(0)
-		a, err := answerOf(line, func(name string) string { return strings.TrimSpace(row[at[name]]) })
+		a, err := answerOf(line, func(name string) string {
+			if name != partColumn {
+				return strings.TrimSpace(row[at[name]])
+			}
+			if part < 0 {
+				return ""
+			}
+			return row[part]
+		})
 		if err != nil {
 			return nil, err
 		}
@@ -106,6 +120,9 @@ func answerOf(line int, cell func(name string) string) (a Answer, err error) {
 		}
 	}
 	a.Manner, a.Help, a.Answer = book.Manner(cell("manner")), book.Help(cell("help")), cell("answer")
+	if a.Part, err = place.ParseSet(cell(partColumn)); err != nil {
+		return a, wrong(partColumn, err)
+	}
 	a.Came, a.Runs = book.Typed, 1
 	err = a.Valid(a.Day)
 	switch {
@@ -113,6 +130,8 @@ func answerOf(line int, cell func(name string) string) (a Answer, err error) {
 		return a, wrong("manner", err)
 	case errors.Is(err, book.ErrHelp):
 		return a, wrong("help", err)
+	case errors.Is(err, book.ErrPart):
+		return a, wrong(partColumn, err)
 	case err != nil:
 		return a, wrong("answer", err)
 	}

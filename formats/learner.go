@@ -36,6 +36,7 @@ type Record struct {
 	Manner     string    `json:"manner"`
 	Material   string    `json:"material"`
 	Problem    string    `json:"problem"`
+	Part       string    `json:"part"` // the places that were the learner's own: "ones hundreds"; empty for the whole
 	Answer     string    `json:"answer"`
 	Right      bool      `json:"right"`
 	Help       string    `json:"help"`
@@ -113,7 +114,7 @@ func (l Learner) FileName(ending string) string {
 }
 
 var recordHeader = []string{
-	"id", "day", "stage", "manner", "material", "problem", "answer", "right", "help", "way", "came", "chosen", "run", "note", "replaces", "withdrawn", "recorded by", "recorded at", "seen at", "name", "class",
+	"id", "day", "stage", "manner", "material", "problem", "part", "answer", "right", "help", "way", "came", "chosen", "run", "note", "replaces", "withdrawn", "recorded by", "recorded at", "seen at", "name", "class",
 }
 
 // WriteCSV writes the records of a learner as a table (RFC 4180) with a header.
@@ -127,7 +128,7 @@ func WriteCSV(out io.Writer, l Learner) error {
 	}
 	for _, r := range l.Records {
 		row := []string{
-			r.ID, r.Day, r.Stage, r.Manner, r.Material, r.Problem, r.Answer, strconv.FormatBool(r.Right), r.Help, r.Way, r.Came, strconv.FormatBool(r.Chosen), strconv.Itoa(r.Run),
+			r.ID, r.Day, r.Stage, r.Manner, r.Material, r.Problem, r.Part, r.Answer, strconv.FormatBool(r.Right), r.Help, r.Way, r.Came, strconv.FormatBool(r.Chosen), strconv.Itoa(r.Run),
 			r.Note, r.Replaces, strconv.FormatBool(r.Withdrawn), r.RecordedBy, r.RecordedAt.UTC().Format(time.RFC3339), r.SeenAt, l.Name, l.Class,
 		}
 		for i := range row {

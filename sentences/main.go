@@ -192,9 +192,8 @@ func sentences(v variant, t swap.Trace) []string {
 	for _, c := range t.Columns {
 		out = append(out, w.Caused(t.Problem.Kind, c), w.Worked(t.Problem, c))
 	}
-	children := []lesson.Child{{ID: "a", Name: "Wren A."}, {ID: "b", Name: "Jory P."}, {ID: "c", Name: "Ada W."}}
 	if l, err := lesson.New(lesson.Items("", t.Problem), kind, []string{"a", "b", "c"}); err == nil {
-		if view, err := l.Open(w, t.Method, children); err == nil {
+		if view, err := l.Open(w, t.Method); err == nil {
 			out = append(out, view.Roles...)
 		}
 	}

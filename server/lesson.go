@@ -3,12 +3,15 @@ package server
 import (
 	"encoding/json"
 	"errors"
+	"slices"
 	"time"
 
 	"github.com/gofiber/fiber/v3"
 	"github.com/google/uuid"
 
+	"vineswap/core/book"
 	"vineswap/core/choose"
+	"vineswap/core/ladder"
 	"vineswap/core/lesson"
 	"vineswap/core/material"
 	"vineswap/core/number"
@@ -33,6 +36,9 @@ func (s *Server) newLesson(c *call) error {
 	if err != nil {
 		return wrongLesson(err)
 	}
+	if opened, err = s.dealt(c, opened); err != nil {
+		return err
+	}
 	id := uuid.MustParse(ask.ID)
 	err = s.store.AddLesson(c.Context(), store.Lesson{Lesson: opened, ID: id, ClassID: c.class.ID, OpenedBy: c.account.ID, ChangedAt: s.now()})
 	switch {
@@ -50,7 +56,7 @@ func (s *Server) newLesson(c *call) error {
 func itemsOf(asked []wire.NewTask) ([]lesson.Item, error) {
 	items := make([]lesson.Item, len(asked))
 	for i, ask := range asked {
-		items[i].Stage = choose.StageID(ask.Stage)
+		items[i].Stage, items[i].Manner = choose.StageID(ask.Stage), book.Manner(ask.Manner)
 		if err := json.Unmarshal(ask.Task, &items[i].Task); err != nil {
 			return nil, wrongLesson(err)
 		}
@@ -62,6 +68,41 @@ func itemsOf(asked []wire.NewTask) ([]lesson.Item, error) {
 		}
 	}
 	return items, nil
+}
+
+// dealt gives each place of a lesson's tasks to a child, by what each has still to show.
+func (s *Server) dealt(c *call, l lesson.Lesson) (lesson.Lesson, error) {
+	lacks, err := s.lacks(c, l.Children)
+	if err != nil {
+		return l, err
+	}
+	return l.Deal(lacks), nil
+}
+
+// lacks tells what children have still to show under a key. Of one who has left the class
+// nothing is known here.
+func (s *Server) lacks(c *call, children []string) (func(ladder.Key) []lesson.Lack, error) {
+	of := make([]ladder.Child, len(children))
+	if len(children) > 1 { // one child has all places
+		today, _, err := s.today(c)
+		if err != nil {
+			return nil, err
+		}
+		now, err := s.children(c, today)
+		if err != nil {
+			return nil, err
+		}
+		for i, id := range children {
+			of[i], _ = now.child(id)
+		}
+	}
+	return func(key ladder.Key) []lesson.Lack {
+		list := make([]lesson.Lack, len(of))
+		for i, child := range of {
+			list[i].Skills, list[i].Beads = child.Lacks(key)
+		}
+		return list
+	}, nil
 }
 
 func wrongChild() *trouble {
@@ -132,7 +173,7 @@ func (s *Server) linkOf(c *call, kept store.Lesson) (wire.LessonLink, lesson.Vie
 	if err != nil {
 		return wire.LessonLink{}, lesson.View{}, err
 	}
-	view, err := kept.Open(c.class.Settings.Words(), c.class.Settings.Method(), childrenOf(kept))
+	view, err := kept.Open(c.class.Settings.Words(), c.class.Settings.Method())
 	if err != nil {
 		return wire.LessonLink{}, view, err
 	}
@@ -171,7 +212,7 @@ func (s *Server) changeLesson(c *call) error {
 		return s.stale(c, id)
 	}
 	if ask.More {
-		if change, err = another(kept.Lesson); err != nil {
+		if change, err = s.another(c, kept.Lesson); err != nil {
 			return err
 		}
 	}
@@ -180,6 +221,9 @@ func (s *Server) changeLesson(c *call) error {
 		return refuse(fiber.StatusConflict, "This lesson has ended", "Open a new one in Numbers.")
 	} else if err != nil {
 		return wrongLesson(err)
+	}
+	if kept.Lesson, err = s.dealt(c, kept.Lesson); err != nil {
+		return err
 	}
 	kept.ChangedAt = s.now()
 	err = s.store.SaveLesson(c.Context(), c.account.ID, kept)
@@ -238,6 +282,16 @@ func changeOf(ask wire.LessonChange) (lesson.Change, error) {
 			return change, wrong("at", err)
 		}
 		change.At = &at
+	}
+	for _, saw := range ask.Saw {
+		at, err := trace.ParsePosition(saw.At)
+		if err == nil && !slices.Contains(lesson.Sights(), lesson.Sight(saw.How)) {
+			err = lesson.ErrSight
+		}
+		if err != nil {
+			return change, wrong("saw", err)
+		}
+		change.Saw = append(change.Saw, lesson.Sighting{At: at, How: lesson.Sight(saw.How)})
 	}
 	return change, nil
 }

@@ -66,8 +66,15 @@ func (s *Server) wireRecord(c *call, kept store.Lesson) (wire.Record, error) {
 		Link: link, Revision: kept.Revision, Index: kept.Nth, Children: children, Tasks: []wire.Worked{},
 		Helps: wire.HelpsOf(), Ways: wire.WaysOf(), Day: book.DayOf(kept.ChangedAt.In(zone)).String(), Today: today.String(),
 	}
-	if _, err := kept.Another(0); err == nil && kept.Stand != lesson.Ended {
-		out.More = true
+	if kept.Stand != lesson.Ended {
+		lacks, err := s.lacks(c, kept.Children)
+		if err != nil {
+			return out, err
+		}
+		item, wish, err := kept.Another(0, lacks(kept.Key(kept.Nth)))
+		if out.More = err == nil; wish.Skill != "" {
+			out.MoreFor = words.MoreFor(kept.Seated[wish.Seat].Name, item.Stage, wish.Skill)
+		}
 	}
 	entries := map[string]wire.Entry{}
 	for _, o := range seen {
@@ -185,7 +192,7 @@ func (s *Server) observationOf(c *call, kept store.Lesson, ask wire.Observe) (st
 		return store.Observation{}, wrongRecord(lesson.ErrTask).of("nth")
 	}
 	o := store.Observation{LearnerID: uuid.MustParse(ask.Learner), LessonID: uuid.NullUUID{UUID: kept.ID, Valid: true}, Nth: ask.Nth}
-	o.Task, o.Stage, o.Material = kept.Items[ask.Nth].Task, kept.Items[ask.Nth].Stage, kept.Material
+	o.Task, o.Stage, o.Material = kept.Items[ask.Nth].Task, kept.Items[ask.Nth].Stage, kept.InHand(ask.Nth)
 	if o.Day = today; kept.Stand == lesson.Ended {
 		o.Day = book.DayOf(kept.ChangedAt.In(zone))
 	}
@@ -202,6 +209,14 @@ func (s *Server) fill(c *call, o *store.Observation, ask wire.Observe, today boo
 	o.Answer, o.Chosen, o.Runs = strings.TrimSpace(ask.Answer), ask.Chosen, ask.Runs
 	if at, err := time.Parse(time.RFC3339, ask.SeenAt); err == nil { // a clock that goes ahead is not believed
 		o.SeenAt = sql.NullTime{Time: at, Valid: at.Year() >= 2000 && at.Before(s.now().Add(time.Minute))}
+	}
+	o.Part = 0
+	for _, name := range ask.Part {
+		at, err := place.Parse(name)
+		if err != nil {
+			return wrongRecord(err).of("part")
+		}
+		o.Part |= place.SetOf(at)
 	}
 	if ask.Day != "" {
 		if o.Day, err = book.ParseDay(ask.Day); err != nil {
@@ -300,7 +315,7 @@ func wrongRecord(err error) *trouble {
 }
 
 func recordField(err error) string {
-	for field, cause := range map[string]error{"manner": book.ErrManner, "help": book.ErrHelp, "way": book.ErrWay, "came": book.ErrCame, "runs": book.ErrRuns, "day": book.ErrFuture} {
+	for field, cause := range map[string]error{"manner": book.ErrManner, "help": book.ErrHelp, "way": book.ErrWay, "came": book.ErrCame, "runs": book.ErrRuns, "part": book.ErrPart, "day": book.ErrFuture} {
 		if errors.Is(err, cause) {
 			return field
 		}
@@ -399,9 +414,13 @@ func (s *Server) estimate(c *call) error {
 	return c.JSON(made)
 }
 
-// another draws one more task for a lesson.
-func another(l lesson.Lesson) (lesson.Change, error) {
-	item, err := l.Another(rand.Uint64())
+// another draws one more task for a lesson, by what its children have still to show.
+func (s *Server) another(c *call, l lesson.Lesson) (lesson.Change, error) {
+	lacks, err := s.lacks(c, l.Children)
+	if err != nil {
+		return lesson.Change{}, err
+	}
+	item, _, err := l.Another(rand.Uint64(), lacks(l.Key(l.Nth)))
 	if err != nil {
 		return lesson.Change{}, refuse(fiber.StatusUnprocessableEntity, "There is no other task like this one", "Choose other numbers in Numbers.").because(err).of("more")
 	}

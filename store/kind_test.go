@@ -105,7 +105,7 @@ func TestAMadeUpKindFromRecordToVine(t *testing.T) {
 	// It has no mat, and is written up all the same.
 	class := setting.Default()
 	wren := []lesson.Child{{ID: s.wren.ID.String(), Name: "Wren A."}}
-	view, err := kept.Open(class.Words(), class.Method(), wren)
+	view, err := kept.Open(class.Words(), class.Method())
 	must(t, err)
 	link, err := wire.LinkOf(class, kept.ID.String(), kept.Lesson, view, wren, "09:00")
 	if err != nil || link.Sum.Said != "7 boxes" || link.Next != say.WriteUp || link.Sum.Stage.ID != string(packed) {

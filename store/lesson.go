@@ -12,9 +12,11 @@ import (
 	"github.com/google/uuid"
 	"github.com/jmoiron/sqlx"
 
+	"vineswap/core/book"
 	"vineswap/core/choose"
 	"vineswap/core/lesson"
 	"vineswap/core/material"
+	"vineswap/core/place"
 	"vineswap/core/task"
 	"vineswap/core/trace"
 )
@@ -54,8 +56,11 @@ const lessonColumns = `lesson.id, lesson.class_id, opened_by, tasks, nth, materi
 
 // itemRow is a task of a lesson as the column has it.
 type itemRow struct {
-	Task  task.Task      `json:"task"`
-	Stage choose.StageID `json:"stage"`
+	Task   task.Task                    `json:"task"`
+	Stage  choose.StageID               `json:"stage"`
+	Manner book.Manner                  `json:"manner,omitempty"`
+	Turns  []int                        `json:"turns,omitempty"`
+	Saw    map[place.Place]lesson.Sight `json:"saw,omitempty"`
 }
 
 func rowOf(l Lesson) (lessonRow, error) {

@@ -8,6 +8,7 @@ import (
 	"vineswap/core/ladder"
 	"vineswap/core/lesson"
 	"vineswap/core/number"
+	"vineswap/core/place"
 	"vineswap/core/problem"
 	"vineswap/core/say"
 	"vineswap/core/setting"
@@ -27,6 +28,8 @@ type Entry struct {
 	Lesson    string   `json:"lesson,omitempty"`
 	Task      string   `json:"task"`
 	Nth       int      `json:"nth"`
+	Part      []string `json:"part"`     // the places that were the child's own; none for the whole
+	PartSays  string   `json:"partSays"` // and how that is said; empty for the whole
 	Answer    string   `json:"answer"`
 	Result    string   `json:"result"`  // the right one, as it is written
 	Between   Named    `json:"between"` // what can stand between the parts of an answer, and its key; empty for one part
@@ -38,6 +41,7 @@ type Entry struct {
 	Manner    string   `json:"manner"`
 	InManner  string   `json:"inManner"`
 	Manners   []Named  `json:"manners"` // of its stage
+	Parts     []Named  `json:"parts"`   // the places of its task, in the order in which they are worked
 	Help      string   `json:"help"`
 	HelpSays  string   `json:"helpSays"`
 	Way       string   `json:"way"`
@@ -83,6 +87,7 @@ func EntryOf(w say.Words, k Kept, today book.Day, lead bool) Entry {
 	stage := ladder.Credit(k.Task, k.Stage)
 	e := Entry{
 		ID: k.ID, Learner: k.Learner, Lesson: k.Lesson, Task: w.Task(k.Task), Nth: k.Nth, Answer: k.Answer, Result: k.Task.Result(), Between: between(k.Task), Keys: []Key{},
+		Part: placesOf(k.Part), PartSays: w.Part(k.Part), Parts: PartsOf(w, k.Task),
 		Right: k.Right(), Slips: []string{}, Stage: string(stage), StageName: w.Stage(stage), Manner: string(k.Manner), InManner: say.InManner(k.Manner), Manners: MannersOf(stage),
 		Help: string(k.Help), HelpSays: say.Help(k.Help), Way: string(k.Way), WayName: say.Way(k.Way), Came: string(k.Came), CameSays: say.Came(k.Came), Chosen: k.Chosen, Runs: k.Runs, HasNote: k.Note != "",
 		Day: k.Day.String(), DaySays: say.ShortDay(k.Day, today), By: k.By, At: k.At.Format("15:04"), Withdrawn: k.Withdrawn, Replaces: k.Replaces, Current: k.Current,
@@ -93,10 +98,31 @@ func EntryOf(w say.Words, k Kept, today book.Day, lead bool) Entry {
 	if a, of := number.From(k.Task); of {
 		e.Keys = keysOf(w, a)
 	}
+	if e.Right {
+		return e
+	}
 	for _, id := range k.Task.Explains(k.Answer) {
 		e.Slips = append(e.Slips, say.Slip(id))
 	}
 	return e
+}
+
+// placesOf names the places of a set, from the ones up.
+func placesOf(s place.Set) []string {
+	names := []string{}
+	for _, p := range s.Places() {
+		names = append(names, p.String())
+	}
+	return names
+}
+
+// PartsOf lists the places in which a task is worked, in their order.
+func PartsOf(w say.Words, t task.Task) []Named {
+	parts := []Named{}
+	for _, p := range t.Parts() {
+		parts = append(parts, Named{p.String(), w.PlaceMany(p)})
+	}
+	return parts
 }
 
 // between is what can stand between the parts of an answer to a task, and what its key is
@@ -130,9 +156,10 @@ type Record struct {
 	Tasks    []Worked   `json:"tasks"`
 	Helps    []Named    `json:"helps"`
 	Ways     []Named    `json:"ways"`
-	Day      string     `json:"day"`   // of the lesson
-	Today    string     `json:"today"` // no record is of a later day
-	More     bool       `json:"more"`  // another task like the one in hand can be drawn
+	Day      string     `json:"day"`     // of the lesson
+	Today    string     `json:"today"`   // no record is of a later day
+	More     bool       `json:"more"`    // another task like the one in hand can be drawn
+	MoreFor  string     `json:"moreFor"` // whose lack it is drawn for, and which; empty for nobody's
 }
 
 // Worked is one task of a lesson with what is written of it.
@@ -146,6 +173,7 @@ type Worked struct {
 	One       *One         `json:"one,omitempty"` // of a number that is asked alone
 	Words     string       `json:"words"`
 	Manners   []Named      `json:"manners"` // of its stage
+	Parts     []Named      `json:"parts"`   // the places in which it is worked, in their order; none where it is not
 	Rows      []Row        `json:"rows"`    // one for each child
 	Estimates []Estimate   `json:"estimates"`
 	Counts    []TimedCount `json:"counts"` // how long it was counted, each time
@@ -155,12 +183,15 @@ type Worked struct {
 // Row is a child at a problem: how it would be written by one touch, and what is
 // written.
 type Row struct {
-	Learner string  `json:"learner"`
-	Help    string  `json:"help"`
-	Manner  string  `json:"manner"`
-	Runs    int     `json:"runs"`
-	Written bool    `json:"written"` // something is written, or that there is nothing to write
-	Kept    []Entry `json:"kept"`    // current records, each a run
+	Learner string   `json:"learner"`
+	Part    []string `json:"part"` // the places that were the child's own; none for the whole
+	Turn    bool     `json:"turn"` // it had a turn
+	Saw     string   `json:"saw"`  // how the mat saw it, as it is said
+	Help    string   `json:"help"`
+	Manner  string   `json:"manner"`
+	Runs    int      `json:"runs"`
+	Written bool     `json:"written"` // something is written, or that there is nothing to write
+	Kept    []Entry  `json:"kept"`    // current records, each a run
 }
 
 // Saw is what the mat saw of a child at a place.
@@ -181,22 +212,23 @@ type Estimate struct {
 // Observe is what is sent to record a child. Note is left out to keep a note
 // that a correction does not touch.
 type Observe struct {
-	ID         string  `json:"id" validate:"required,uuid"`
-	Learner    string  `json:"learner" validate:"required,uuid"`
-	Nth        int     `json:"nth" validate:"min=0,max=99"`
-	Answer     string  `json:"answer" validate:"max=200"`
-	Came       string  `json:"came" validate:"required"`
-	Help       string  `json:"help" validate:"required"`
-	Manner     string  `json:"manner" validate:"required"`
-	Way        string  `json:"way"`
-	Chosen     bool    `json:"chosen"`
-	Runs       int     `json:"runs" validate:"min=1"`
-	Note       *string `json:"note,omitempty" validate:"omitempty,max=1000"`
-	Day        string  `json:"day"`
-	Replaces   string  `json:"replaces,omitempty" validate:"omitempty,uuid"`
-	Withdrawn  bool    `json:"withdrawn,omitempty"`
-	SeenAt     string  `json:"seenAt,omitempty" validate:"omitempty,datetime=2006-01-02T15:04:05Z07:00"` // by the device's clock
-	AnotherRun bool    `json:"anotherRun,omitempty"`                                                     // the child is recorded already: this is one more run
+	ID         string   `json:"id" validate:"required,uuid"`
+	Learner    string   `json:"learner" validate:"required,uuid"`
+	Nth        int      `json:"nth" validate:"min=0,max=99"`
+	Part       []string `json:"part,omitempty" validate:"max=7"` // the places that were the child's own; none for the whole
+	Answer     string   `json:"answer" validate:"max=200"`
+	Came       string   `json:"came" validate:"required"`
+	Help       string   `json:"help" validate:"required"`
+	Manner     string   `json:"manner" validate:"required"`
+	Way        string   `json:"way"`
+	Chosen     bool     `json:"chosen"`
+	Runs       int      `json:"runs" validate:"min=1"`
+	Note       *string  `json:"note,omitempty" validate:"omitempty,max=1000"`
+	Day        string   `json:"day"`
+	Replaces   string   `json:"replaces,omitempty" validate:"omitempty,uuid"`
+	Withdrawn  bool     `json:"withdrawn,omitempty"`
+	SeenAt     string   `json:"seenAt,omitempty" validate:"omitempty,datetime=2006-01-02T15:04:05Z07:00"` // by the device's clock
+	AnotherRun bool     `json:"anotherRun,omitempty"`                                                     // the child is recorded already: this is one more run
 }
 
 // TimedCount is how many seconds a child took to count, once.
@@ -256,7 +288,7 @@ func MannersOf(id choose.StageID) []Named {
 func WorkedOf(class setting.Class, l lesson.Lesson, nth int, children []Learner, rows []lesson.Row, entries map[string]Entry) Worked {
 	t, w := l.Items[nth].Task, class.Words()
 	out := Worked{Text: w.Task(t), Numbers: []int{}, Answer: int(t.Right()[0]), Result: t.Result(), Between: between(t), Rows: []Row{}, Estimates: []Estimate{}, Counts: []TimedCount{}, Saw: []Saw{}}
-	out.Manners = MannersOf(ladder.Credit(t, l.Items[nth].Stage))
+	out.Manners, out.Parts = MannersOf(ladder.Credit(t, l.Items[nth].Stage)), PartsOf(w, t)
 	if p, of := problem.From(t); of {
 		out.Sign, out.Numbers, out.Words = problem.Sign(p.Kind), ints(p.Numbers), p.Answer().Words(w.And)
 	}
@@ -266,7 +298,7 @@ func WorkedOf(class setting.Class, l lesson.Lesson, nth int, children []Learner,
 		}
 	}
 	for _, r := range rows {
-		row := Row{Learner: r.Child, Help: string(r.Help), Manner: string(r.Manner), Runs: r.Runs, Written: r.Written(), Kept: []Entry{}}
+		row := Row{Learner: r.Child, Part: placesOf(r.Part), Turn: r.Turn, Saw: say.Seen(string(r.Saw), r.Turn), Help: string(r.Help), Manner: string(r.Manner), Runs: r.Runs, Written: r.Written(), Kept: []Entry{}}
 		for _, k := range r.Kept {
 			row.Kept = append(row.Kept, entries[k.ID])
 		}

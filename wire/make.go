@@ -223,10 +223,10 @@ func LinkOf(class setting.Class, id string, l lesson.Lesson, v lesson.View, chil
 	marks, _ := v.Ribbon(w, len(children))
 	now := l.Now(v, w, len(children))
 	link := LessonLink{
-		ID: id, Sum: sum, Stand: string(l.Stand), Material: string(l.Material), Children: []string{},
+		ID: id, Sum: sum, Stand: string(l.Stand), Material: string(l.InHand(l.Nth)), Children: []string{},
 		Nth: l.Nth, Tasks: len(l.Items), Ribbon: []Mark{}, Mark: now.Mark, Next: now.Next, Said: now.Said, Since: since,
 	}
-	if link.With = string(l.Material); sum.One != nil {
+	if link.With = string(l.InHand(l.Nth)); sum.One != nil {
 		link.With = ""
 	} else if !sum.LaidOut {
 		link.With = "cards"

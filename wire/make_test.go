@@ -27,7 +27,7 @@ func made(t *testing.T, numbers ...place.Number) (wire.Lesson, lesson.View) {
 		t.Fatal(err)
 	}
 	children := []lesson.Child{{ID: "w", Name: "Wren A."}}
-	v, err := l.Open(say.Words{}, trace.Method{}, children)
+	v, err := l.Open(say.Words{}, trace.Method{})
 	if err != nil {
 		t.Fatal(err)
 	}

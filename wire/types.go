@@ -419,21 +419,30 @@ type NewLesson struct {
 // NewTask is a task with the stage for which it was chosen; empty where it was
 // typed.
 type NewTask struct {
-	Task  json.RawMessage `json:"task" validate:"required"`
-	Stage string          `json:"stage"`
+	Task   json.RawMessage `json:"task" validate:"required"`
+	Stage  string          `json:"stage"`
+	Manner string          `json:"manner,omitempty"` // in which it is to be worked; empty for as the material says
 }
 
 // LessonChange changes a lesson from the revision that was read; what is left
 // out stays.
 type LessonChange struct {
-	Revision int      `json:"revision" validate:"required"`
-	Children []string `json:"children,omitempty"`
-	Alone    bool     `json:"alone,omitempty"` // practise with no children
-	Material string   `json:"material,omitempty"`
-	Stand    string   `json:"stand,omitempty"`
-	At       string   `json:"at,omitempty"`
-	Nth      *int     `json:"nth,omitempty"`  // which task is taken in hand
-	More     bool     `json:"more,omitempty"` // one more task like the one in hand is taken in hand
+	Revision int        `json:"revision" validate:"required"`
+	Children []string   `json:"children,omitempty"`
+	Alone    bool       `json:"alone,omitempty"` // practise with no children
+	Material string     `json:"material,omitempty"`
+	Stand    string     `json:"stand,omitempty"`
+	At       string     `json:"at,omitempty"`
+	Nth      *int       `json:"nth,omitempty"`                    // which task is taken in hand
+	More     bool       `json:"more,omitempty"`                   // one more task like the one in hand is taken in hand
+	Saw      []Sighting `json:"saw,omitempty" validate:"max=500"` // how steps of the task in hand were done on the mat
+}
+
+// Sighting is how a step was done on the mat: shown at once ("led"), asked first
+// ("asked"), by the child's own hands with something put right ("told") or without ("hands").
+type Sighting struct {
+	At  string `json:"at"`
+	How string `json:"how"`
 }
 
 // Moved is the short answer to a screen that only moved to another step: the new

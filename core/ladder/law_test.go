@@ -77,7 +77,7 @@ func made(t testing.TB, rng *rand.Rand, stage choose.StageID, manner book.Manner
 	default:
 		o.Answer = []string{"", "7", "1" + o.Answer}[rng.IntN(3)]
 	}
-	if parts := o.Task.Parts(); (nth+int(day))%4 == 0 && o.Came == book.Typed {
+	if parts := o.Task.Parts(); len(parts) > 0 && (nth+int(day))%4 == 0 && o.Came == book.Typed {
 		o.Part = place.SetOf(parts[nth%len(parts)], parts[int(day)%len(parts)])
 	}
 	if rng.IntN(10) == 0 {

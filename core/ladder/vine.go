@@ -6,6 +6,7 @@ import (
 
 	"vineswap/core/book"
 	"vineswap/core/choose"
+	"vineswap/core/task"
 )
 
 // Child is how a child stands, with what of its class and of its past bears on
@@ -287,6 +288,18 @@ func (c Child) Waits(id choose.StageID) []choose.StageID {
 		}
 	}
 	return waits
+}
+
+// Lacks returns what the child has still to show at a stage in a manner, and how many beads
+// it holds there.
+func (c Child) Lacks(key Key) ([]task.Skill, Beads) {
+	if s, known := c.Standings[key]; known {
+		return s.Missing, s.Beads
+	}
+	if stage, built := StageByID(key.Stage); built {
+		return stage.Asks(c.Class.Limit), 0
+	}
+	return nil, 0
 }
 
 // Repeats returns what the child worked by its own choice on a day, and which run

@@ -3,10 +3,12 @@
 package lesson
 
 import (
+	"cmp"
 	"errors"
 	"fmt"
 	"slices"
 
+	"vineswap/core/book"
 	"vineswap/core/choose"
 	"vineswap/core/ladder"
 	"vineswap/core/material"
@@ -42,15 +44,18 @@ type Child struct{ ID, Name string }
 // Item is a task of a lesson with the stage for which it was chosen; none where it
 // was typed by hand.
 type Item struct {
-	Task  task.Task
-	Stage choose.StageID
+	Task   task.Task
+	Stage  choose.StageID
+	Manner book.Manner           // in which it is to be worked; empty for as the material says
+	Turns  []int                 // whose each place is, by the place: the seat of the child; nil where it is not dealt
+	Saw    map[place.Place]Sight // how the mat saw each place worked
 }
 
 // Items are problems that were chosen for a stage.
 func Items(stage choose.StageID, problems ...problem.Problem) []Item {
 	items := make([]Item, len(problems))
 	for i, p := range problems {
-		items[i] = Item{p.Task(), stage}
+		items[i] = Item{Task: p.Task(), Stage: stage}
 	}
 	return items
 }
@@ -91,6 +96,9 @@ func New(items []Item, kind material.Kind, children []string) (Lesson, error) {
 		if err := item.Task.Valid(); err != nil {
 			return Lesson{}, err
 		}
+		if item.Manner != "" && !slices.Contains(book.Manners(), item.Manner) {
+			return Lesson{}, fmt.Errorf("%w: %q", book.ErrManner, item.Manner)
+		}
 	}
 	l := Lesson{Items: items, Material: kind, Stand: Gathering, At: trace.Position{Phase: trace.Before}}
 	return l.With(Change{Children: children})
@@ -105,6 +113,7 @@ type Change struct {
 	Method   trace.Method // the class's, by which At is found
 	Nth      *int         // which of the tasks is taken in hand, from its beginning
 	Add      *Item        // one more task, taken in hand
+	Saw      []Sighting   // how steps of the task in hand were done
 }
 
 // With returns the lesson with a change made. Nothing is changed when an error
@@ -118,11 +127,13 @@ func (l Lesson) With(c Change) (Lesson, error) {
 		if err := seated(c.Children); err != nil {
 			return l, err
 		}
+		next.reseated(c.Children)
 		next.Children = slices.Clone(c.Children)
 	}
 	if c.Material != nil {
-		next.Material = *c.Material
+		next.take(*c.Material)
 	}
+	next.see(c.Saw)
 	if c.Stand != nil {
 		if !slices.Contains([]Stand{Gathering, OnTheMat, Ended, Away}, *c.Stand) {
 			return l, fmt.Errorf("%w, not %q", ErrStand, *c.Stand)
@@ -133,6 +144,33 @@ func (l Lesson) With(c Change) (Lesson, error) {
 		return l, err
 	}
 	return next, nil
+}
+
+// take takes a material in hand. A task that was to be drawn, or not, is so no more.
+func (l *Lesson) take(kind material.Kind) {
+	l.Material = kind
+	if item := l.Current(); item.Manner != "" && (item.Manner == book.Drawn) != kind.Drawn() {
+		l.Items = slices.Clone(l.Items)
+		l.Items[l.Nth].Manner = ""
+	}
+}
+
+// InHand is the material with which a task is worked: a task that is to be drawn is drawn.
+func (l Lesson) InHand(nth int) material.Kind {
+	switch manner := l.Items[nth].Manner; {
+	case manner == book.Drawn && drawable(l.Items[nth].Task):
+		return material.Drawings
+	case manner.WithMaterial() && l.Material.Drawn():
+		return material.Kinds()[0]
+	}
+	return l.Material
+}
+
+// drawable tells whether the material of a task can be chosen: that of a number that is asked
+// alone is as it is shown.
+func drawable(t task.Task) bool {
+	_, one := number.From(t)
+	return !one
 }
 
 // turnTo takes a task in hand, and a step of it.
@@ -181,18 +219,21 @@ func (l *Lesson) add(item Item) error {
 	return nil
 }
 
-// Another draws one more task like the one in hand: of its stage, with numbers of
-// its lengths, and none that the lesson has already. ErrNoMore where there is
-// none.
-func (l Lesson) Another(seed uint64) (Item, error) {
+// Another draws one more task like the one in hand: of its stage, with numbers of its
+// lengths, and none that the lesson has already; where there is one, one that shows what a
+// child of the lesson lacks, the child who holds the fewest beads first. It returns which
+// wish that was. ErrNoMore where there is none.
+func (l Lesson) Another(seed uint64, lacks []Lack) (item Item, of Wish, err error) {
 	like := l.Current()
 	stage := ladder.Credit(like.Task, like.Stage)
-	if a, of := number.From(like.Task); of {
-		return l.anotherNumber(a, stage, seed)
+	if a, is := number.From(like.Task); is {
+		item, err = l.anotherNumber(a, stage, seed)
+		item.Manner = like.Manner
+		return item, Wish{}, err
 	}
-	p, of := problem.From(like.Task)
-	if !of {
-		return Item{}, ErrNoMore
+	p, is := problem.From(like.Task)
+	if !is {
+		return Item{}, Wish{}, ErrNoMore
 	}
 	choice := choose.Choice{Kind: p.Kind, Stage: stage, Laid: material.CanLayOut(p.Reach())}
 	numbers := p.Numbers
@@ -202,14 +243,52 @@ func (l Lesson) Another(seed uint64) (Item, error) {
 	for _, n := range numbers {
 		choice.Digits = append(choice.Digits, n.Length())
 	}
-	space, err := choice.Space()
-	if err != nil {
-		return Item{}, fmt.Errorf("%w: %w", ErrNoMore, err)
+	for _, wish := range append(wishesOf(lacks), Wish{}) {
+		asked := choice
+		wish.into(&asked)
+		var space *choose.Space
+		if space, err = asked.Space(); err != nil {
+			continue
+		}
+		for _, numbers := range space.Except(l.worked(p.Kind)).Draw(1, seed) {
+			return Item{Task: problem.Of(p.Kind, numbers...).Task(), Stage: stage, Manner: like.Manner}, wish, nil
+		}
 	}
-	for _, numbers := range space.Except(l.worked(p.Kind)).Draw(1, seed) {
-		return Item{problem.Of(p.Kind, numbers...).Task(), stage}, nil
+	return Item{}, Wish{}, errors.Join(ErrNoMore, err)
+}
+
+// Wish is a skill that a child of a lesson lacks. The zero value is nobody's.
+type Wish struct {
+	Skill task.Skill
+	Seat  int // of the child
+}
+
+// wishesOf lists what children lack, of the child with the fewest beads first.
+func wishesOf(lacks []Lack) []Wish {
+	seats := make([]int, len(lacks))
+	for i := range seats {
+		seats[i] = i
 	}
-	return Item{}, ErrNoMore
+	slices.SortStableFunc(seats, func(a, b int) int { return cmp.Compare(lacks[a].Beads, lacks[b].Beads) })
+	var list []Wish
+	for _, seat := range seats {
+		for _, s := range lacks[seat].Skills {
+			list = append(list, Wish{s, seat})
+		}
+	}
+	return list
+}
+
+// into asks a choice for the skill, where numbers of its lengths have such a place.
+func (w Wish) into(c *choose.Choice) {
+	for p := range c.Top() + 1 {
+		if w.Skill == problem.Swap(p) {
+			c.Swap[p] = choose.Yes
+		}
+		if w.Skill == problem.Made(p) {
+			c.Made[p] = choose.Yes
+		}
+	}
 }
 
 // anotherNumber draws another number of the stage, shown and answered like this one.
@@ -225,7 +304,7 @@ func (l Lesson) anotherNumber(like number.Asked, stage choose.StageID, seed uint
 		}
 	}
 	for _, a := range c.Space().Draw(1, seed, had) {
-		return Item{a.Task(), stage}, nil
+		return Item{Task: a.Task(), Stage: stage}, nil
 	}
 	return Item{}, ErrNoMore
 }
@@ -297,50 +376,18 @@ type View struct {
 
 // Open works out the view of a lesson in the class's words and by its method; a task
 // that is not shown on the mat has neither trace nor needs.
-// The children are those of the lesson, in its order.
-func (l Lesson) Open(w say.Words, m trace.Method, children []Child) (View, error) {
+func (l Lesson) Open(w say.Words, m trace.Method) (View, error) {
 	tr, err := l.solve(m)
 	if errors.Is(err, ErrNoMat) {
-		return View{Roles: make([]string, len(children))}, nil
+		return View{Roles: make([]string, len(l.Children))}, nil
 	}
 	if err != nil {
 		return View{}, err
 	}
-	w.Drawn = l.Material.Drawn()
-	v := View{Trace: tr, Needs: material.For(tr), Index: tr.Find(l.At), Roles: roles(w, tr, len(children))}
+	w.Drawn = l.InHand(l.Nth).Drawn()
+	v := View{Trace: tr, Needs: material.For(tr), Index: tr.Find(l.At), Turns: l.turnsIn(tr), Roles: l.roles(w, tr)}
 	v.Lines, v.Asks = w.Lines(tr)
-	passed := 0
-	for _, s := range tr.Steps {
-		v.Turns = append(v.Turns, l.turn(tr, s, passed, len(children)))
-		if passes(s) {
-			passed = s.Ten
-		}
-	}
 	return v, nil
-}
-
-// passes tells whether the turn passes on after a step, wherever in the work it is: after
-// each group that is taken off, and each ring.
-func passes(s trace.Step) bool { return s.Kind == swap.TakeGroup || s.Kind == number.Gather }
-
-// turn says whose turn a step is: each tray has its builder, and the turn
-// passes with each place, starting from the ones. Where groups are taken off, or tens
-// ringed, it passes with each; so many were before the step. A number that is asked alone
-// is one child's, the next number the next child's.
-func (l Lesson) turn(t trace.Trace, s trace.Step, taken, children int) int {
-	switch {
-	case children == 0:
-		return -1
-	case t.Scene != trace.Problem:
-		return (l.Nth + taken) % children
-	case s.At.Phase == trace.LayOut && s.Tray > 0:
-		return (s.Tray - 1) % children
-	case taken > 0 && s.At.Phase == trace.Work:
-		return taken % children
-	case s.At.Phase == trace.Work || s.At.Phase == trace.Swapping:
-		return TurnAt(s.At.Place, children)
-	}
-	return -1
 }
 
 // Top is the highest place that the work reaches.
@@ -352,12 +399,4 @@ func (v View) Top() place.Place {
 		return w.Asked.Number.Top()
 	}
 	return place.Ones
-}
-
-// TurnAt says whose turn a place is, by the index of the child; -1 for nobody.
-func TurnAt(p place.Place, children int) int {
-	if children == 0 {
-		return -1
-	}
-	return int(p) % children
 }

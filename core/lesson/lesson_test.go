@@ -109,7 +109,7 @@ func TestTurnsAndRoles(t *testing.T) {
 		{[]string{"Wren", "Jory", "Mina", "Ivo"}, "0 1 0 1 2", "builds 368, works the ones; builds 275, works the tens; works the hundreds, keeps the bank; lays the large cards"},
 	} {
 		t.Run(fmt.Sprint(len(c.names)), func(t *testing.T) {
-			v, err := opened(t, "368+275", c.names...).Open(say.Words{}, trace.Method{}, children(c.names...))
+			v, err := opened(t, "368+275", c.names...).Open(say.Words{}, trace.Method{})
 			if err != nil {
 				t.Fatal(err)
 			}
@@ -145,7 +145,7 @@ func TestTurnsOfOtherWork(t *testing.T) {
 		{"40960+9870", swap.CountUp, "0 1 0 1 0", "builds 40960, works the ones, the hundreds and the ten-thousands; builds 9870, works the tens and the thousands", place.TenThousands},
 	} {
 		t.Run(c.text, func(t *testing.T) {
-			v, err := opened(t, c.text, "Wren", "Jory").Open(say.Words{}, trace.Method{}, children("Wren", "Jory"))
+			v, err := opened(t, c.text, "Wren", "Jory").Open(say.Words{}, trace.Method{})
 			if err != nil {
 				t.Fatal(err)
 			}
@@ -167,7 +167,7 @@ func TestTurnsOfOtherWork(t *testing.T) {
 func TestEveryChildHasATurn(t *testing.T) {
 	for n := 1; n <= lesson.MostChildren; n++ {
 		names := []string{"a", "b", "c", "d"}[:n]
-		v, err := opened(t, "1458+2367", names...).Open(say.Words{}, trace.Method{}, children(names...))
+		v, err := opened(t, "1458+2367", names...).Open(say.Words{}, trace.Method{})
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -192,7 +192,7 @@ func TestEveryChildHasATurn(t *testing.T) {
 func TestOpenFindsTheStep(t *testing.T) {
 	l := opened(t, "47+25")
 	l, _ = l.With(lesson.Change{At: at(t, "work/ones/2")})
-	v, err := l.Open(say.Words{}, trace.Method{}, nil)
+	v, err := l.Open(say.Words{}, trace.Method{})
 	if err != nil || v.Trace.Steps[v.Index].Kind != swap.MakeSwap || len(v.Lines) != len(v.Trace.Steps) || v.Needs.Trays != 3 {
 		t.Errorf("opened at %d: %v", v.Index, err)
 	}
@@ -215,7 +215,7 @@ func TestWordsOfTheMaterial(t *testing.T) {
 			if err != nil {
 				t.Fatal(err)
 			}
-			v, err := l.Open(say.Words{}, trace.Method{}, nil)
+			v, err := l.Open(say.Words{}, trace.Method{})
 			if err != nil {
 				t.Fatal(err)
 			}
@@ -242,7 +242,7 @@ func TestAnother(t *testing.T) {
 	l := opened(t, "47+25", "wren")
 	seen := map[string]bool{"sum:47+25": true}
 	for seed := range uint64(8) {
-		more, err := l.Another(seed)
+		more, _, err := l.Another(seed, nil)
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -256,13 +256,13 @@ func TestAnother(t *testing.T) {
 	}
 	for _, text := range []string{"97/4", "26*3", "503-128"} {
 		l := opened(t, text, "wren")
-		more, err := l.Another(3)
+		more, _, err := l.Another(3, nil)
 		first, _ := problem.From(l.Items[0].Task)
 		if p, of := problem.From(more.Task); err != nil || !of || p.Kind != first.Kind || p.Key() == first.Key() || p.Kind != problem.Difference && p.Numbers[1] != first.Numbers[1] {
 			t.Errorf("another like %s: %v, %v", text, p, err)
 		}
 	}
-	if _, err := opened(t, "52:4", "wren").Another(3); !errors.Is(err, lesson.ErrNoMore) {
+	if _, _, err := opened(t, "52:4", "wren").Another(3, nil); !errors.Is(err, lesson.ErrNoMore) {
 		t.Errorf("another grouping: %v", err)
 	}
 }

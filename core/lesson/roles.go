@@ -13,33 +13,37 @@ const storeFrom = 3
 
 // roles says for each child what it does: which numbers it builds, which
 // places are its turns, and who keeps the store.
-func roles(w say.Words, t trace.Trace, children int) []string {
-	said := make([]string, children)
+func (l Lesson) roles(w say.Words, t trace.Trace) []string {
+	said := make([]string, len(l.Children))
 	p, of := swap.From(t)
-	if !of {
-		for child := range said {
-			said[child] = w.TurnRole(child)
+	for child := range said {
+		if of {
+			said[child] = l.problemRole(w, p, child)
+		} else {
+			said[child] = w.TurnRole((child - l.Nth%len(said) + len(said)) % len(said))
 		}
-		return said
 	}
-	return problemRoles(w, p, said)
+	return said
 }
 
-func problemRoles(w say.Words, t swap.Trace, said []string) []string {
-	children := len(said)
-	places, builds := placesOf(t), t.Problem.Addends()
+func (l Lesson) problemRole(w say.Words, t swap.Trace, child int) string {
+	children := len(l.Children)
+	builds := t.Problem.Addends()
 	if builds == nil {
 		builds = t.Problem.Numbers[:1] // only the larger number is built
 	}
+	var mine []place.Place
 	grouping := t.Problem.Kind == problem.Grouping
-	if grouping {
-		places = nil // groups are taken off in turn
+	turns := l.turns(l.Nth)
+	for _, p := range placesOf(t) {
+		switch {
+		case grouping: // groups are taken off in turn
+		case int(p) < len(turns) && turns[p] == child, len(turns) == 0 && l.Nth%children == child:
+			mine = append(mine, p)
+		}
 	}
-	for child := range children {
-		store := children >= storeFrom && child == storeFrom-1
-		said[child] = w.Role(share(builds, child, children), share(places, child, children), grouping, store)
-	}
-	return said
+	store := children >= storeFrom && child == storeFrom-1
+	return w.Role(share(builds, child, children), mine, grouping, store)
 }
 
 // share deals things round and returns what one child gets.

@@ -14,6 +14,9 @@ import (
 // what is written.
 type Row struct {
 	Child  string
+	Part   place.Set // the places that were the child's own; none for the whole
+	Turn   bool      // it had a turn
+	Saw    Sight     // how the mat saw it; empty where it did not
 	Help   book.Help
 	Manner book.Manner
 	Runs   int           // which run the next record is
@@ -24,27 +27,53 @@ type Row struct {
 func (r Row) Written() bool { return len(r.Kept) > 0 }
 
 // Rows are the children at one of the lesson's tasks, by all records of the lesson
-// in the order in which they were kept. They begin as the mat saw the children:
-// alone, in the manner of the material, unless an earlier task of the lesson says
-// otherwise.
+// in the order in which they were kept. They begin with the places that were the child's own
+// and the help that the mat saw, in the manner of the task. What an adult has written
+// instead at an earlier task, where the mat saw the same, is proposed again. A child who had
+// no turn was shown it.
 func (l Lesson) Rows(nth int, records []book.Record) []Row {
 	current := book.Current(records)
 	rows := make([]Row, len(l.Children))
-	for i, child := range l.Children {
-		row := Row{Child: child, Help: book.Alone, Manner: UsualManner(l.Items[nth].Task, l.Material), Runs: 1}
+	for seat, child := range l.Children {
+		row := Row{Child: child, Manner: l.manner(nth), Runs: 1}
+		row.Part, row.Turn = l.Part(nth, seat)
+		row.Saw = l.Items[nth].sightOf(row.Part)
+		row.Help = helpBySight[row.Saw]
 		for _, r := range records {
 			switch {
 			case r.Learner != child || !current[r.ID]:
 			case r.Nth < nth && !r.Withdrawn:
-				row.Help, row.Manner = r.Help, r.Manner
+				l.asBefore(&row, nth, seat, r)
 			case r.Nth == nth && !r.Undone():
 				row.Kept = append(row.Kept, r)
 				row.Runs = max(row.Runs, r.Runs+1)
 			}
 		}
-		rows[i] = row
+		if !row.Turn {
+			row.Part, row.Help = 0, book.Shown
+		}
+		rows[seat] = row
 	}
 	return rows
+}
+
+// asBefore proposes what was written of the child at an earlier task.
+func (l Lesson) asBefore(row *Row, nth, seat int, r book.Record) {
+	part, had := l.Part(r.Nth, seat)
+	if had && l.Items[r.Nth].sightOf(part) == row.Saw {
+		row.Help = r.Help
+	}
+	if l.Items[nth].Manner == "" && l.Items[r.Nth].Manner == "" {
+		row.Manner = r.Manner
+	}
+}
+
+// manner is how a task is worked: as it was planned, or usually.
+func (l Lesson) manner(nth int) book.Manner {
+	if m := l.Items[nth].Manner; m != "" {
+		return m
+	}
+	return UsualManner(l.Items[nth].Task, l.Material)
 }
 
 // UsualManner is how a task is worked with a material: numbers too large for it are
@@ -78,11 +107,16 @@ func (l Lesson) Saw(nth int, w say.Words) []Saw {
 		return nil
 	}
 	var saw []Saw
+	turns := l.turns(nth)
 	for _, c := range p.Columns() {
 		if nth == l.Nth && !l.Counted(c.Place) {
 			continue
 		}
-		saw = append(saw, Saw{TurnAt(c.Place, len(l.Children)), c.Place, w.Worked(p, c)})
+		child := nth % len(l.Children)
+		if int(c.Place) < len(turns) {
+			child = turns[c.Place]
+		}
+		saw = append(saw, Saw{child, c.Place, w.Worked(p, c)})
 	}
 	return saw
 }

@@ -126,7 +126,7 @@ func TestNow(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		v, err := l.Open(say.Words{}, c.change.Method, children(c.children...))
+		v, err := l.Open(say.Words{}, c.change.Method)
 		if err != nil {
 			t.Fatal(err)
 		}

@@ -7,9 +7,16 @@ import (
 	"vineswap/core/task"
 )
 
-// Parts lists the places that are worked, in their order; none for grouping, where groups
-// are taken off one after another.
+// oneFact is the least number that is worked in places: below it a problem is one fact, and
+// one child's.
+const oneFact = 20
+
+// Parts lists the places that are worked, in their order; none for one fact, and none for
+// grouping, where groups are taken off one after another.
 func (p Problem) Parts() []place.Place {
+	if p.Reach() < oneFact {
+		return nil
+	}
 	columns := p.Columns()
 	parts := make([]place.Place, len(columns))
 	for i, c := range columns {

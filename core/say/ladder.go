@@ -69,6 +69,34 @@ func Came(c book.Came) string {
 	return ""
 }
 
+// seenNames say how the mat saw a child at its part of a task.
+var seenNames = map[string]string{
+	"led": "shown on the mat step by step", "asked": "asked first on the mat", "told": "in the child’s own hands, something put right", "hands": "in the child’s own hands", "": "not shown on the mat",
+}
+
+// Seen says how the mat saw a child at its part of a task, by the id of the sight.
+func Seen(sight string, turn bool) string {
+	if !turn {
+		return "had no turn here"
+	}
+	return seenNames[sight]
+}
+
+// Part says which places were a child's own: "the ones and the hundreds"; empty for the
+// whole.
+func (w Words) Part(part place.Set) string {
+	var places []string
+	for _, p := range part.Places() {
+		places = append(places, "the "+w.PlaceMany(p))
+	}
+	return list(places)
+}
+
+// MoreFor says whose lack one more task is drawn for.
+func (w Words) MoreFor(name string, stage choose.StageID, skill task.Skill) string {
+	return name + " has yet to show " + w.Skill(stage, skill)
+}
+
 // Way names a way of working out.
 func Way(w book.Way) string { return wayNames[w] }
 

@@ -4,7 +4,7 @@
 import { api } from './api';
 import { outbox, type Piece } from './outbox.svelte';
 import { classPath, guarded, shared, troubleOf } from './state.svelte';
-import type { Lesson, LessonChange, Moved, Trouble } from './wire.gen';
+import type { Lesson, LessonChange, Moved, Sighting, Trouble } from './wire.gen';
 
 /** The lessons of this page, by account and id. */
 const open: Record<string, LessonInHand> = {};
@@ -63,13 +63,14 @@ export class LessonInHand {
     this.trouble = undefined;
   }
 
-  /** Moves to a step at once and keeps the position. */
-  go(index: number): void {
+  /** Moves to a step at once and keeps the position, and how the step was done. */
+  go(index: number, saw: Sighting[] = []): void {
     const steps = this.lesson?.steps;
     if (!steps?.[index]) return;
     this.index = index;
     this.conflict = undefined;
-    if (shared.mayPresent) void this.change({ at: steps[index].at });
+    if (shared.mayPresent)
+      void this.change({ at: steps[index].at, ...(saw.length ? { saw } : {}) });
   }
 
   /** Keeps a change; resolves when all that waits of the lesson has been sent or refused. */

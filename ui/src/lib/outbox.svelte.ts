@@ -122,7 +122,7 @@ class Outbox {
       only(last.change) &&
       only(change)
     ) {
-      this.#put({ ...last, change: { ...last.change, ...change } });
+      this.#put({ ...last, change: after(last.change, change) });
       return this.#run();
     }
     return this.add(lesson, { kind: 'step', revision, change });
@@ -256,7 +256,7 @@ class Outbox {
     if (first?.kind !== 'step' || second?.kind !== 'step' || first.of !== second.of) return;
     if (!only(first.change) || !only(second.change)) return;
     this.#drop(second);
-    this.#put({ ...first, change: second.change, tried: tries(first) });
+    this.#put({ ...first, change: after(first.change, second.change), tried: tries(first) });
   }
 
   /** Tells who waits that something has changed. */
@@ -340,8 +340,15 @@ class Outbox {
   }
 }
 
-/** Whether nothing but the position changes. */
-const only = (change: Partial<LessonChange>): boolean => Object.keys(change).join() === 'at';
+/** Whether nothing but the position changes, and how the steps to it were done. */
+const only = (change: Partial<LessonChange>): boolean =>
+  change.at !== undefined && Object.keys(change).every((what) => what === 'at' || what === 'saw');
+
+/** Two steps as one: the later position, and how all steps to it were done. */
+function after(one: Partial<LessonChange>, next: Partial<LessonChange>): Partial<LessonChange> {
+  const saw = [...(one.saw ?? []), ...(next.saw ?? [])];
+  return { ...one, ...next, ...(saw.length ? { saw } : {}) };
+}
 
 /**
  * Whether a step that was refused as stale is the very one that the lesson stands at: the

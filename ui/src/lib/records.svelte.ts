@@ -165,6 +165,7 @@ export const fromEntry = (e: Entry): Observe => ({
   id: e.id,
   learner: e.learner,
   nth: e.nth,
+  part: e.part,
   answer: e.answer,
   came: e.came,
   help: e.help,

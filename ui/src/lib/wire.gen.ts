@@ -339,6 +339,7 @@ export interface Record {
   day: string;
   today: string;
   more: boolean;
+  moreFor: string;
 }
 export interface Worked {
   text: string;
@@ -350,6 +351,7 @@ export interface Worked {
   one?: One;
   words: string;
   manners: Named[];
+  parts: Named[];
   rows: Row[];
   estimates: Estimate[];
   counts: TimedCount[];
@@ -361,6 +363,9 @@ export interface Named {
 }
 export interface Row {
   learner: string;
+  part: string[];
+  turn: boolean;
+  saw: string;
   help: string;
   manner: string;
   runs: number;
@@ -373,6 +378,8 @@ export interface Entry {
   lesson?: string;
   task: string;
   nth: number;
+  part: string[];
+  partSays: string;
   answer: string;
   result: string;
   between: Named;
@@ -384,6 +391,7 @@ export interface Entry {
   manner: string;
   inManner: string;
   manners: Named[];
+  parts: Named[];
   help: string;
   helpSays: string;
   way: string;
@@ -707,6 +715,7 @@ export interface NewLesson {
 export interface NewTask {
   task: unknown;
   stage: string;
+  manner?: string;
 }
 export interface LessonChange {
   revision: number;
@@ -717,6 +726,11 @@ export interface LessonChange {
   at?: string;
   nth?: number;
   more?: boolean;
+  saw?: Sighting[];
+}
+export interface Sighting {
+  at: string;
+  how: string;
 }
 export interface Moved {
   revision: number;
@@ -726,6 +740,7 @@ export interface Observe {
   id: string;
   learner: string;
   nth: number;
+  part?: string[];
   answer: string;
   came: string;
   help: string;

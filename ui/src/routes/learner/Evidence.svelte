@@ -80,7 +80,9 @@
                 >{/if}</button
             >
             <p class="info">
-              {all ? `${e.stageName}, ${e.inManner}` : e.inManner}{#if e.chosen}<span
+              {e.partSays && `${e.partSays}: `}{all
+                ? `${e.stageName}, ${e.inManner}`
+                : e.inManner}{#if e.chosen}<span
                   >, chosen, {shared.desk!.words.times[e.runs - 1]}</span
                 >{/if}{#if e.way}<span>, {e.wayName}</span>{/if}{#if e.cameSays}<span
                   >, {e.cameSays}</span

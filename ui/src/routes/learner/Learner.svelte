@@ -303,6 +303,7 @@
           bind:this={white}
           page={child}
           manners={mended.manners}
+          parts={mended.parts}
           bind:draft
           bind:touched
           expected={mended.result}

@@ -129,6 +129,7 @@
   function forward(): void {
     if (!lesson || ended) return;
     if (hands) {
+      seen('hands');
       if (writes) toRecord();
       else toHands();
       return;
@@ -142,7 +143,7 @@
       shared.said = following.ask;
       return;
     }
-    goTo(hand.index + 1);
+    goTo(hand.index + 1, asking ? 'asked' : 'led');
   }
   function back(): void {
     if (!lesson || ended) return;
@@ -150,11 +151,17 @@
     else if (asking) asking = false;
     else if (hand.index > 0) goTo(hand.index - 1);
   }
-  function goTo(index: number): void {
+  /** Goes to a step. How it was done bears on the help that is proposed for the record; a
+      step of which nothing is asked says nothing of that. */
+  function goTo(index: number, how?: 'led' | 'asked'): void {
     asking = false;
-    hand.go(index);
+    const step = lesson?.steps[index];
+    hand.go(index, how && step?.ask ? [{ at: step.at, how }] : []);
     say();
   }
+  /** Keeps how the child's own hands did it. */
+  const seen = (how: 'hands' | 'told'): void =>
+    hand.go(hand.index, [{ at: lesson!.steps[hand.index]!.at, how }]);
   const jump = (at: string): void => {
     const index = lesson?.steps.findIndex((s) => s.at === at) ?? -1;
     if (index >= 0 && !ended) goTo(index);
@@ -248,7 +255,15 @@
       class:wide={expanded || lesson?.scene === 'places'}
     >
       {#if lesson && one && w > 0 && h > 0}
-        <OneScene {lesson} index={hand.index} {material} {w} {h} {hands} />
+        <OneScene
+          {lesson}
+          index={hand.index}
+          {material}
+          {w}
+          {h}
+          {hands}
+          ontold={() => seen('told')}
+        />
       {:else if lesson && lying?.kind === 'estimate'}
         <div class="about">
           <p class="kid">{lesson.link.sum.said}</p>

@@ -11,6 +11,8 @@
   let {
     page,
     manners: named,
+    parts = [],
+    saw = '',
     draft = $bindable(),
     expected,
     between,
@@ -22,6 +24,8 @@
   }: {
     page: Pick<Page, 'helps' | 'ways' | 'today'>;
     manners: Named[]; // of the stage of the task
+    parts?: Named[]; // the places in which it is worked
+    saw?: string; // how the mat saw the child
     draft: Observe;
     expected: string; // the right answer, as it is written
     between: Named; // what can stand between the parts of an answer
@@ -46,9 +50,16 @@
   /** The figures of an answer: what stands between them is written in more ways than one. */
   const figures = (answer: string): string => answer.replace(/[^0-9]+/g, ' ').trim();
   const wrong = $derived(
-    draft.came === 'typed' &&
+    !(draft.part?.length && draft.answer) && // which of its places are right, the server tells
+      draft.came === 'typed' &&
       (keys.length ? draft.answer !== expected : figures(draft.answer) !== figures(expected)),
   );
+  /** Puts a place to the child's own ones, or takes it away; none of them is the whole. */
+  function own(place: string): void {
+    const had = draft.part ?? [];
+    const now = had.includes(place) ? had.filter((p) => p !== place) : [...had, place];
+    set({ part: now.length < parts.length ? now : [] });
+  }
   function set(change: Partial<Observe>): void {
     draft = { ...draft, ...change };
     touched = true;
@@ -90,6 +101,20 @@
 <div class="answer" class:wrong role="status" aria-label="Answer: {draft.answer || 'none'}">
   <span class="kid">{draft.answer || 'no answer'}</span>
 </div>
+{#if parts.length > 1}
+  <div class="own" role="group" aria-label="What the child worked itself">
+    <span class="small">itself</span>
+    <button aria-pressed={!draft.part?.length} onclick={() => set({ part: [] })}>all of it</button>
+    {#each parts as p (p.id)}
+      <button
+        aria-pressed={draft.part?.includes(p.id) ?? false}
+        style:color="var(--{p.id}-ink)"
+        onclick={() => own(p.id)}>{p.name}</button
+      >
+    {/each}
+  </div>
+{/if}
+{#if saw}<p class="small saw">{saw}</p>{/if}
 <div class="halves">
   <div>
     <div class="three">
@@ -211,6 +236,28 @@
     border-color: var(--clay);
     color: var(--clay-ink);
     transform: rotate(-2deg);
+  }
+  .own {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 5px;
+    margin-bottom: 6px;
+  }
+  .own button {
+    flex: 1 1 auto;
+    padding: 0 8px;
+    border: 1px solid var(--edge);
+    border-radius: var(--r2);
+    background: var(--paper);
+  }
+  .own [aria-pressed='true'] {
+    border-color: var(--leaf);
+    background: var(--leaf-tint);
+    font-weight: 650;
+  }
+  .saw {
+    margin-bottom: 6px;
   }
   .three,
   .keys,

@@ -53,8 +53,17 @@
   const helpName = (id: string): string => page?.helps.find((x) => x.id === id)?.name ?? '';
   const COUNTS = ['', '', 'Both', 'All three', 'All four'];
 
+  /** The places that were a child's own; empty for all of it. */
+  const partSays = (part: string[] | undefined, turn: boolean): string =>
+    turn
+      ? (problem?.parts ?? [])
+          .filter((p) => part?.includes(p.id))
+          .map((p) => p.name)
+          .join(', ')
+      : 'no turn';
   /** How a child's row reads: what waits, what is written, or what the mat saw. */
   interface Line {
+    part: string; // which places were the child's own, as it is said
     answer: string;
     help: string;
     manner: string;
@@ -72,6 +81,7 @@
     if (!from) {
       const as = draft && openId === c.id ? draft : { help: row.help, manner: row.manner };
       return {
+        part: partSays(draft && openId === c.id ? draft.part : row.part, row.turn),
         answer: problem!.result,
         help: as.help,
         manner: as.manner,
@@ -84,6 +94,7 @@
       };
     }
     return {
+      part: partSays(from.part, true),
       answer: from.answer,
       help: from.help,
       manner: from.manner,
@@ -113,6 +124,7 @@
       id,
       learner: c.id,
       nth,
+      part: row.part,
       answer: problem!.result,
       came: 'marked',
       help: row.help,
@@ -334,7 +346,10 @@
       </ol>
       {#if !ended && may}
         <div class="shelf-acts">
-          {#if page.more}<Plain onclick={() => void more()}>One more like it</Plain>{/if}
+          {#if page.more}
+            <Plain onclick={() => void more()}>One more like it</Plain>
+            {#if page.moreFor}<p class="small">{page.moreFor}</p>{/if}
+          {/if}
           <Plain onclick={() => (write(), void push(view(`mat/${params.lesson}`)))}
             >Back to the mat</Plain
           >
@@ -425,7 +440,8 @@
                 ><b>{c.name}</b>{#if !isOpen}<br /><span class="small"
                     >{l.nothing
                       ? 'nothing to record'
-                      : `${l.came || helpName(l.help)}, ${mannerName(l.manner)}`}{l.runs > 1
+                      : `${l.part && `${l.part}: `}${l.came || helpName(l.help)}, ${mannerName(l.manner)}`}{l.runs >
+                    1
                       ? `, ${l.runs} times`
                       : ''}</span
                   >{/if}</span
@@ -456,6 +472,10 @@
               bind:this={white}
               {page}
               manners={problem.manners}
+              parts={problem.parts}
+              saw={records.written(c.id, nth)
+                ? ''
+                : problem.rows.find((r) => r.learner === c.id)?.saw}
               bind:draft
               bind:touched
               expected={problem.result}

@@ -26,6 +26,7 @@
     w,
     h,
     hands,
+    ontold = () => undefined,
   }: {
     lesson: Lesson;
     index: number;
@@ -33,6 +34,7 @@
     w: number;
     h: number;
     hands?: string; // it is in the child's hands, kept under this name
+    ontold?: () => void; // the mat has said that something there is not right
   } = $props();
 
   interface Shown {
@@ -95,6 +97,7 @@
         {one}
         kept={hands}
         {material}
+        {ontold}
         w={w - 2 * MARGIN}
         h={h - strip - 2 * MARGIN}
       />{/key}

@@ -5,7 +5,13 @@
   import Acts from './Acts.svelte';
   import { Ringing } from './ringing.svelte';
 
-  let { one, kept, w, h }: { one: One; kept: string; w: number; h: number } = $props();
+  let {
+    one,
+    kept,
+    w,
+    h,
+    ontold,
+  }: { one: One; kept: string; w: number; h: number; ontold: () => void } = $props();
 
   // svelte-ignore state_referenced_locally
   const hands = new Ringing(kept);
@@ -20,6 +26,10 @@
     ring.map((i) => `${crowd.things[i]!.x},${crowd.things[i]!.y}`).join(' ');
   let at = $state(0);
   let group = $state<SVGGElement>();
+  function close(): void {
+    if (hands.rings.now.length !== crowd.ten) ontold();
+    hands.close(crowd.ten, one.inRing);
+  }
   function keys(event: KeyboardEvent): void {
     const step = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
     if (step) {
@@ -81,9 +91,7 @@
         onclick={() => hands.rub()}
         disabled={!hands.rings.now.length && !hands.rings.done.length}>Rub out</Plain
       >
-      <Plain disabled={!hands.rings.now.length} onclick={() => hands.close(crowd.ten, one.inRing)}
-        >Close the ring</Plain
-      >
+      <Plain disabled={!hands.rings.now.length} onclick={close}>Close the ring</Plain>
     </Acts>
   </div>
 </div>

@@ -7,7 +7,13 @@
   import BoxSet from './BoxSet.svelte';
   import { LAST, Sorting } from './sorting.svelte';
 
-  let { one, kept, w, h }: { one: One; kept: string; w: number; h: number } = $props();
+  let {
+    one,
+    kept,
+    w,
+    h,
+    ontold,
+  }: { one: One; kept: string; w: number; h: number; ontold: () => void } = $props();
 
   // svelte-ignore state_referenced_locally
   const hands = new Sorting(kept, one.number, one.boxes!);
@@ -17,6 +23,10 @@
   ];
   let way = $state('1');
   const wrong = $derived(hands.looked && !hands.right);
+  function look(): void {
+    hands.look();
+    if (wrong) ontold();
+  }
   let foot = $state(116);
   const LOW = 300; // lower than this they scroll
 </script>
@@ -41,7 +51,7 @@
       <Plain disabled={hands.heap === one.number} onclick={() => hands.clear()}
         >All to the heap</Plain
       >
-      <Plain disabled={hands.heap === one.number} onclick={() => hands.look()}>Look at the 9</Plain>
+      <Plain disabled={hands.heap === one.number} onclick={look}>Look at the 9</Plain>
       {#if wrong || hands.counted}
         <Plain pressed={hands.counted} onclick={() => (hands.counted = !hands.counted)}
           >Count each box</Plain

@@ -17,7 +17,15 @@
     material,
     w,
     h,
-  }: { one: One; kept: string; material: string; w: number; h: number } = $props();
+    ontold,
+  }: {
+    one: One;
+    kept: string;
+    material: string;
+    w: number;
+    h: number;
+    ontold: () => void;
+  } = $props();
 
   const PLACES = ['thousands', 'hundreds', 'tens', 'ones'];
   const MOST = shared.desk!.limits.tray; // pieces of a kind
@@ -63,6 +71,7 @@
       const tray: TrayLies = { number: one.number, lies };
       const got = await api<TraySays>('POST', classPath('/tray'), tray);
       if (mine === looking) said = got;
+      if (!got.right) ontold();
     } catch (error) {
       if (mine === looking) {
         const t = troubleOf(error);

@@ -11,6 +11,7 @@ interface InHands {
   material: string;
   w: number;
   h: number;
+  ontold: () => void; // the mat has said that something is not right
 }
 const HANDS: Record<string, Component<InHands>> = { crowd: Ringed, boxes: Sorted };
 

@@ -1,0 +1,207 @@
+package lesson
+
+import (
+	"slices"
+
+	"vineswap/core/ladder"
+	"vineswap/core/number"
+	"vineswap/core/place"
+	"vineswap/core/swap"
+	"vineswap/core/task"
+	"vineswap/core/trace"
+)
+
+// Lack is what a child at the mat has still to show at a stage in a manner.
+type Lack struct {
+	Skills []task.Skill
+	Beads  ladder.Beads
+}
+
+// Key is the stage that an item counts for, in the manner in which it is worked.
+func (l Lesson) Key(nth int) ladder.Key {
+	return ladder.Key{Stage: ladder.Credit(l.Items[nth].Task, l.Items[nth].Stage), Manner: l.manner(nth)}
+}
+
+// Deal gives each place of the tasks that are not dealt yet to a child. Lacks tells what each
+// child of the lesson, in its order, has still to show under a key.
+func (l Lesson) Deal(lacks func(ladder.Key) []Lack) Lesson {
+	l.Items = slices.Clone(l.Items)
+	for i, item := range l.Items {
+		if item.Turns == nil && len(l.Children) > 0 {
+			l.Items[i].Turns = deal(item.Task, lacks(l.Key(i)), i)
+		}
+	}
+	return l
+}
+
+// reseated keeps whose turn was whose at the tasks that were worked, where all of those who
+// had one stay; the other tasks are dealt anew.
+func (l *Lesson) reseated(children []string) {
+	l.Items = slices.Clone(l.Items)
+	for i, item := range l.Items {
+		l.Items[i].Turns = nil
+		if worked := i < l.Nth || len(item.Saw) > 0; !worked {
+			continue
+		}
+		turns := make([]int, len(item.Turns))
+		for at, seat := range item.Turns {
+			turns[at] = slices.Index(children, l.Children[seat])
+		}
+		if len(turns) > 0 && !slices.Contains(turns, -1) {
+			l.Items[i].Turns = turns
+		}
+	}
+}
+
+// turns says whose each place of a task is, by the place: as it was dealt, or else as it is
+// dealt where nothing is known of the children.
+func (l Lesson) turns(nth int) []int {
+	if item := l.Items[nth]; item.Turns != nil {
+		return item.Turns
+	}
+	return deal(l.Items[nth].Task, make([]Lack, len(l.Children)), nth)
+}
+
+// deal finds who works which place of the nth task of a lesson, by the place: the seat of the
+// child. First as many children as can have a place have one; then as much is shown as can
+// be of what each lacks; then all have as many places; then the swaps are those of the
+// children who hold the fewest beads; and last the turn passes with each place. All ways are
+// tried: there are at most seven places and four children.
+func deal(t task.Task, lacks []Lack, nth int) []int {
+	parts := t.Parts()
+	if len(parts) == 0 || len(lacks) == 0 {
+		return nil
+	}
+	d := dealer{task: t, lacks: lacks, nth: nth, parts: parts, shows: make([][]task.Skill, len(parts))}
+	for i, p := range parts {
+		d.shows[i] = t.ShowsIn(place.SetOf(p))
+	}
+	seats := make([]int, len(parts))
+	best := slices.Clone(seats)
+	found := d.worth(seats)
+	for next(seats, len(lacks)) {
+		if w := d.worth(seats); slices.Compare(w[:], found[:]) > 0 {
+			found = w
+			copy(best, seats)
+		}
+	}
+	turns := make([]int, int(slices.Max(parts))+1)
+	for i, p := range parts {
+		turns[p] = best[i]
+	}
+	return turns
+}
+
+// next counts on to the next way of dealing; false after the last.
+func next(seats []int, children int) bool {
+	for i := range seats {
+		if seats[i]++; seats[i] < children {
+			return true
+		}
+		seats[i] = 0
+	}
+	return false
+}
+
+type dealer struct {
+	task  task.Task
+	lacks []Lack
+	nth   int
+	parts []place.Place
+	shows [][]task.Skill // in each of the parts
+}
+
+// worth is how good a way of dealing is, what matters most first.
+func (d dealer) worth(seats []int) [5]int {
+	var w [5]int
+	had := make([]int, len(d.lacks))
+	shown := make([][]task.Skill, len(d.lacks))
+	for i, seat := range seats {
+		had[seat]++
+		shown[seat] = append(shown[seat], d.shows[i]...)
+		if len(d.shows[i]) > 0 {
+			w[3] -= int(d.lacks[seat].Beads)
+		}
+		if seat == (int(d.parts[i])+d.nth)%len(d.lacks) {
+			w[4]++
+		}
+	}
+	for seat, lack := range d.lacks {
+		if had[seat] > 0 {
+			w[0]++
+		}
+		w[2] -= had[seat] * had[seat]
+		for _, s := range lack.Skills {
+			if slices.Contains(shown[seat], s) {
+				w[1]++
+			}
+		}
+	}
+	return w
+}
+
+// turn says whose turn a step is: each tray has its builder, each place its child as it was
+// dealt. Where groups are taken off, or tens ringed, the turn passes with each; so many were
+// before the step. A number that is asked alone, and one fact, are one child's, the next
+// task the next child's.
+func (l Lesson) turn(t trace.Trace, s trace.Step, taken int, turns []int) int {
+	children := len(l.Children)
+	switch {
+	case children == 0:
+		return -1
+	case t.Scene != trace.Problem:
+		return (l.Nth + taken) % children
+	case s.At.Phase == trace.LayOut && s.Tray > 0:
+		return (s.Tray - 1) % children
+	case s.At.Phase != trace.Work && s.At.Phase != trace.Swapping:
+		return -1
+	case int(s.At.Place) < len(turns):
+		return turns[s.At.Place]
+	}
+	return (l.Nth + taken) % children
+}
+
+// passes tells whether the turn passes on after a step, wherever in the work it is: after
+// each group that is taken off, and each ring.
+func passes(s trace.Step) bool { return s.Kind == swap.TakeGroup || s.Kind == number.Gather }
+
+// turnsIn says for each step of a trace of the task in hand whose turn it is; -1 for nobody.
+func (l Lesson) turnsIn(t trace.Trace) []int {
+	turns, passed := l.turns(l.Nth), 0
+	list := make([]int, len(t.Steps))
+	for i, s := range t.Steps {
+		list[i] = l.turn(t, s, passed, turns)
+		if passes(s) {
+			passed = s.Ten
+		}
+	}
+	return list
+}
+
+// Part is what of a task was a child's own: some of its places, or the whole of it where it
+// is not worked place by place; false where the child had no turn.
+func (l Lesson) Part(nth, seat int) (part place.Set, had bool) {
+	if len(l.Children) == 1 {
+		return 0, true
+	}
+	if parts := l.Items[nth].Task.Parts(); len(parts) > 0 {
+		turns := l.turns(nth)
+		for _, p := range parts {
+			if turns[p] == seat {
+				part |= place.SetOf(p)
+			}
+		}
+		return part, part != 0
+	}
+	l.Nth = nth
+	t, err := l.solve(trace.Method{})
+	if err != nil {
+		return 0, true // not on the mat: nothing is known of turns
+	}
+	for i, turn := range l.turnsIn(t) {
+		if turn == seat && t.Steps[i].At.Phase != trace.LayOut {
+			return 0, true
+		}
+	}
+	return 0, false
+}
