@@ -1,6 +1,7 @@
 package lesson
 
 import (
+	"math/bits"
 	"slices"
 
 	"vineswap/core/ladder"
@@ -65,16 +66,20 @@ func (l Lesson) turns(nth int) []int {
 // deal finds who works which place of the nth task of a lesson, by the place: the seat of the
 // child. First as many children as can have a place have one; then as much is shown as can
 // be of what each lacks; then all have as many places; then the swaps are those of the
-// children who hold the fewest beads; and last the turn passes with each place. All ways are
-// tried: there are at most seven places and four children.
+// children who hold the fewest beads; then the turn passes with each place; and last with each
+// task. All ways are tried: there are at most seven places and four children.
 func deal(t task.Task, lacks []Lack, nth int) []int {
 	parts := t.Parts()
 	if len(parts) == 0 || len(lacks) == 0 {
 		return nil
 	}
-	d := dealer{task: t, lacks: lacks, nth: nth, parts: parts, shows: make([][]task.Skill, len(parts))}
+	d := dealer{lacks: lacks, nth: nth, parts: parts, shows: make([]skills, len(parts)), lacking: make([]skills, len(lacks))}
+	all := t.Shows()
 	for i, p := range parts {
-		d.shows[i] = t.ShowsIn(place.SetOf(p))
+		d.shows[i] = among(t.ShowsIn(place.SetOf(p)), all)
+	}
+	for i, l := range lacks {
+		d.lacking[i] = among(l.Skills, all)
 	}
 	seats := make([]int, len(parts))
 	best := slices.Clone(seats)
@@ -103,39 +108,47 @@ func next(seats []int, children int) bool {
 	return false
 }
 
+// skills are some of those that a task shows, a bit for each.
+type skills uint32
+
+func among(some, all []task.Skill) (s skills) {
+	for i, skill := range all {
+		if slices.Contains(some, skill) {
+			s |= 1 << i
+		}
+	}
+	return s
+}
+
 type dealer struct {
-	task  task.Task
-	lacks []Lack
-	nth   int
-	parts []place.Place
-	shows [][]task.Skill // in each of the parts
+	lacks   []Lack
+	nth     int
+	parts   []place.Place
+	shows   []skills // in each of the parts
+	lacking []skills // of each child
 }
 
 // worth is how good a way of dealing is, what matters most first.
-func (d dealer) worth(seats []int) [5]int {
-	var w [5]int
-	had := make([]int, len(d.lacks))
-	shown := make([][]task.Skill, len(d.lacks))
+func (d dealer) worth(seats []int) (w [6]int) {
+	var had [MostChildren]int
+	var shown [MostChildren]skills
 	for i, seat := range seats {
 		had[seat]++
-		shown[seat] = append(shown[seat], d.shows[i]...)
-		if len(d.shows[i]) > 0 {
+		shown[seat] |= d.shows[i]
+		if d.shows[i] != 0 {
 			w[3] -= int(d.lacks[seat].Beads)
 		}
-		if seat == (int(d.parts[i])+d.nth)%len(d.lacks) {
+		if i > 0 && seat != seats[i-1] {
 			w[4]++
 		}
+		if seat == (int(d.parts[i])+d.nth)%len(d.lacks) {
+			w[5]++
+		}
 	}
-	for seat, lack := range d.lacks {
-		if had[seat] > 0 {
-			w[0]++
-		}
+	for seat, lacking := range d.lacking {
+		w[0] += min(had[seat], 1)
+		w[1] += bits.OnesCount32(uint32(shown[seat] & lacking))
 		w[2] -= had[seat] * had[seat]
-		for _, s := range lack.Skills {
-			if slices.Contains(shown[seat], s) {
-				w[1]++
-			}
-		}
 	}
 	return w
 }

@@ -18,7 +18,7 @@
   import { outbox } from '../../lib/outbox.svelte';
   import { fromEntry, Records } from '../../lib/records.svelte';
   import { loadDesk, shared, view } from '../../lib/state.svelte';
-  import type { Learner, Observe } from '../../lib/wire.gen';
+  import type { Learner, Named, Observe } from '../../lib/wire.gen';
   import Glance from '../../lib/ones/Glance.svelte';
   import OneScene from '../mat/one/OneScene.svelte';
   import Scene from '../mat/Scene.svelte';
@@ -53,17 +53,13 @@
   const helpName = (id: string): string => page?.helps.find((x) => x.id === id)?.name ?? '';
   const COUNTS = ['', '', 'Both', 'All three', 'All four'];
 
-  /** The places that were a child's own; empty for all of it. */
-  const partSays = (part: string[] | undefined, turn: boolean): string =>
-    turn
-      ? (problem?.parts ?? [])
-          .filter((p) => part?.includes(p.id))
-          .map((p) => p.name)
-          .join(', ')
-      : 'no turn';
+  /** The places that were a child's own; none for all of it. */
+  const partOf = (part: string[] | undefined): Named[] =>
+    (problem?.parts ?? []).filter((p) => part?.includes(p.id));
   /** How a child's row reads: what waits, what is written, or what the mat saw. */
   interface Line {
-    part: string; // which places were the child's own, as it is said
+    part: Named[]; // which places were the child's own; none for all of it
+    turn: boolean; // it had a turn
     answer: string;
     help: string;
     manner: string;
@@ -81,7 +77,8 @@
     if (!from) {
       const as = draft && openId === c.id ? draft : { help: row.help, manner: row.manner };
       return {
-        part: partSays(draft && openId === c.id ? draft.part : row.part, row.turn),
+        part: partOf(draft && openId === c.id ? draft.part : row.part),
+        turn: row.turn,
         answer: problem!.result,
         help: as.help,
         manner: as.manner,
@@ -94,7 +91,8 @@
       };
     }
     return {
-      part: partSays(from.part, true),
+      part: partOf(from.part),
+      turn: true,
       answer: from.answer,
       help: from.help,
       manner: from.manner,
@@ -437,10 +435,13 @@
             >
               <span class="seat kid">{i + 1}</span>
               <span class="name"
-                ><b>{c.name}</b>{#if !isOpen}<br /><span class="small"
+                ><b>{c.name}</b>{#each l.part as p, k (p.id)}{k ? ', ' : ' '}<span
+                    class="own"
+                    style:color="var(--{p.id}-ink)">{p.name}</span
+                  >{/each}{#if !isOpen}<br /><span class="small"
                     >{l.nothing
                       ? 'nothing to record'
-                      : `${l.part && `${l.part}: `}${l.came || helpName(l.help)}, ${mannerName(l.manner)}`}{l.runs >
+                      : `${l.turn ? '' : 'no turn: '}${l.came || helpName(l.help)}, ${mannerName(l.manner)}`}{l.runs >
                     1
                       ? `, ${l.runs} times`
                       : ''}</span
@@ -710,6 +711,10 @@
   .name {
     min-width: 0;
     overflow-wrap: anywhere;
+  }
+  .own {
+    font-size: var(--t1);
+    font-weight: 650;
   }
   .seat {
     flex: none;
