@@ -252,7 +252,7 @@ func (s *Server) setAway(c *call) error {
 // themselves for those who are here.
 func morningOf(w say.Words, children []group.Child, away []string, apart []group.Pair, today book.Day) wire.Today {
 	here := slices.DeleteFunc(slices.Clone(children), func(c group.Child) bool { return slices.Contains(away, c.ID) })
-	out := wire.Today{Away: away, Waited: []wire.Waited{}, Check: wire.ChecksOf(w, group.LookAgain(children, mostToCheck, today), today), Meetings: wire.MeetingsOf(w, group.Meetings(here, lesson.MostChildren, mostMeetings, apart, today), today)}
+	out := wire.Today{Away: away, Waited: []wire.Waited{}, Check: wire.ChecksOf(w, group.LookAgain(children, mostToCheck, today), today), Meetings: wire.MeetingsOf(w, group.Meetings(here, group.Day{Today: today, Seats: lesson.MostChildren, Most: mostMeetings, Apart: apart}), today)}
 	for _, waited := range group.Longest(children, mostWaiting, today) {
 		out.Waited = append(out.Waited, wire.Waited{Learner: wire.Learner{ID: waited.ID, Name: waited.Name}, Days: waited.Days, Never: waited.Never, Says: say.Waits(waited.Days, waited.Never)})
 	}

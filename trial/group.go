@@ -29,7 +29,7 @@ const (
 
 // seated is who sits in a lesson, each at what.
 type seated struct {
-	keys  []ladder.Key
+	kinds []group.Kind
 	child []int // index in the class
 }
 
@@ -45,10 +45,10 @@ var suggestions = []struct {
 
 func byPlan(children []group.Child, apart []group.Pair, today book.Day) []seated {
 	var list []seated
-	for _, m := range group.Meetings(children, seatsEach, perDayMet, apart, today) {
+	for _, m := range group.Meetings(children, group.Day{Today: today, Seats: seatsEach, Most: perDayMet, Apart: apart}) {
 		var s seated
 		for _, seat := range m.Seats {
-			s.keys, s.child = append(s.keys, m.Key), append(s.child, at(children, seat.ID))
+			s.kinds, s.child = append(s.kinds, m.Kind), append(s.child, at(children, seat.ID))
 		}
 		list = append(list, s)
 	}
@@ -103,7 +103,7 @@ func byCount(children []group.Child, _ []group.Pair, today book.Day) []seated {
 					break
 				}
 			}
-			s.keys, s.child = append(s.keys, key), append(s.child, at(children, c.ID))
+			s.kinds, s.child = append(s.kinds, group.Kind{Key: key}), append(s.child, at(children, c.ID))
 		}
 		list = append(list, s)
 		rest = slices.DeleteFunc(rest, func(c group.Child) bool {
@@ -189,7 +189,7 @@ func (r *room) run(rule suggest) (g GroupResult) {
 			g.Seats += len(m.child)
 			for i, child := range m.child {
 				had[child]++
-				r.teach(child, m.keys[i], day)
+				r.teach(child, m.kinds[i], day)
 				for _, other := range m.child[:i] {
 					pair := group.Pair{r.children[child].ID, r.children[other].ID}
 					if slices.Contains(r.apart, pair) || slices.Contains(r.apart, group.Pair{pair[1], pair[0]}) {
@@ -226,8 +226,15 @@ func (r *room) run(rule suggest) (g GroupResult) {
 	return g
 }
 
-// teach gives a child some tasks in a lesson, with less help from one to the next.
-func (r *room) teach(i int, key ladder.Key, day book.Day) {
+// teach gives a child some tasks in a lesson, with less help from one to the next; where
+// material is left, one with pieces and one without, alone.
+func (r *room) teach(i int, kind group.Kind, day book.Day) {
+	key := kind.Key
+	if kind.Leaving {
+		r.work(i, ladder.Key{Stage: key.Stage, Manner: book.Pieces}, book.Alone, day)
+		r.work(i, key, book.Alone, day)
+		return
+	}
 	helps := []book.Help{book.Together, book.Nudged, book.Alone, book.Alone}
 	switch known := r.pupils[i].Knows(key.Stage, key.Manner); {
 	case r.children[i].Standings[key].State == ladder.NotYet && known < .8:
@@ -236,10 +243,14 @@ func (r *room) teach(i int, key ladder.Key, day book.Day) {
 		helps = []book.Help{book.Alone, book.Alone, book.Alone, book.Alone}
 	}
 	for _, help := range helps[:tasksEach] {
-		work := pupil.TaskFor(key, r.digits, r.rng)
-		o := book.Observation{Task: work, Stage: key.Stage, Manner: key.Manner, Help: help, Came: book.Typed, Runs: 1, Day: day, Answer: r.pupils[i].Work(work, key.Stage, key.Manner, help, r.rng)}
-		r.folds[i].Take(ladder.Event{Key: key, Seen: o})
+		r.work(i, key, help, day)
 	}
+}
+
+func (r *room) work(i int, key ladder.Key, help book.Help, day book.Day) {
+	given := pupil.TaskFor(key, r.digits, r.rng)
+	o := book.Observation{Task: given, Stage: key.Stage, Manner: key.Manner, Help: help, Came: book.Typed, Runs: 1, Day: day, Answer: r.pupils[i].Work(given, key.Stage, key.Manner, help, r.rng)}
+	r.folds[i].Take(ladder.Event{Key: key, Seen: o})
 }
 
 // GroupRow is what a rule did to some classes whose numbers go so far, in all.

@@ -149,7 +149,7 @@ func TestProposed(t *testing.T) {
 
 // Lessons that suggest themselves share nobody, and each child sits at a step of its own.
 func TestMeetings(t *testing.T) {
-	list := group.Meetings(orchard(t), 2, 5, nil, today)
+	list := group.Meetings(orchard(t), group.Day{Today: today, Seats: 2, Most: 5})
 	var said []string
 	seen := map[string]bool{}
 	for _, m := range list {
@@ -171,7 +171,7 @@ func TestMeetings(t *testing.T) {
 	if got := strings.Join(said, "; "); got != "joining/no-swap pieces Greta Clio; joining/one-swap-ones pieces Finn Bram; joining/new-place pieces Ada; joining/no-swap pieces Hugo" {
 		t.Errorf("suggested are %s", got)
 	}
-	if got := group.Meetings(nil, 4, 3, nil, today); len(got) != 0 {
+	if got := group.Meetings(nil, group.Day{Today: today, Seats: 4, Most: 3}); len(got) != 0 {
 		t.Errorf("an empty class meets as %v", got)
 	}
 }

@@ -25,7 +25,7 @@ func madeUp(rng *rand.Rand, size int) ([]group.Child, []group.Pair) {
 						continue
 					}
 					ago := book.Day(rng.IntN(60))
-					st := ladder.Standing{State: states[rng.IntN(len(states))], Last: today - ago, Used: today - ago, Since: today - ago, Alone: 4, Right: 4, Tried: 5, Days: 2}
+					st := ladder.Standing{State: states[rng.IntN(len(states))], Last: today - ago, Used: today - ago, Since: today - ago, Alone: 4, Right: 4, Tried: 5, Days: 2, InRow: rng.IntN(5)}
 					if ago == 0 && rng.IntN(3) == 0 {
 						st.Chosen, st.ChosenOn = 2, today
 					}
@@ -51,7 +51,7 @@ func TestMeetingsKeepTheirRules(t *testing.T) {
 	for n := range 1_000 {
 		children, apart := madeUp(rng, 1+n%12)
 		const seats = 4
-		list := group.Meetings(children, seats, 3, apart, today)
+		list := group.Meetings(children, group.Day{Today: today, Seats: seats, Most: 3, Apart: apart})
 		looked := map[string]group.Pressing{}
 		for _, p := range group.LookAgain(children, len(children), today) {
 			looked[p.ID] = p
@@ -73,10 +73,10 @@ func TestMeetingsKeepTheirRules(t *testing.T) {
 					}
 				}
 				if s.Step.Stage != m.Stage || s.Step.Manner != m.Manner {
-					t.Fatalf("%s sits at %v for %v", s.Name, m.Key, s.Step)
+					t.Fatalf("%s sits at %v for %v", s.Name, m.Kind, s.Step)
 				}
 				own := slices.ContainsFunc(s.NextSteps(today), func(step ladder.NextStep) bool {
-					return step.Kind == s.Step.Kind && step.Stage == m.Stage && step.Manner == m.Manner
+					return step.Kind == s.Step.Kind && step.Stage == m.Stage && step.Manner == m.Manner && m.Leaving == (step.Kind == ladder.Leave)
 				})
 				if s.Step.Kind == ladder.KeepUp {
 					own = s.Standings[m.Key].State == ladder.Secure
@@ -96,7 +96,7 @@ func TestMeetingsKeepTheirRules(t *testing.T) {
 		if n%20 > 0 {
 			continue
 		}
-		again := group.Meetings(children, seats, 3, apart, today)
+		again := group.Meetings(children, group.Day{Today: today, Seats: seats, Most: 3, Apart: apart})
 		if fmt.Sprint(again) != fmt.Sprint(list) {
 			t.Fatal("asked again, other lessons are suggested")
 		}
@@ -110,7 +110,7 @@ func TestMeetingsKeepTheirRules(t *testing.T) {
 // children at any stage in any manner, found by trying, presses more.
 func TestTheOneLessonPressesMost(t *testing.T) {
 	rng := rand.New(rand.NewPCG(18, 2))
-	weight := map[ladder.StepKind]float64{ladder.GoBack: 4, ladder.Begin: 3, ladder.GoOn: 3, ladder.LookAgain: 2, ladder.LetBe: 1, ladder.KeepUp: 1}
+	weight := map[ladder.StepKind]float64{ladder.GoBack: 4, ladder.Begin: 3, ladder.GoOn: 3, ladder.Return: 3, ladder.Leave: 3, ladder.LookAgain: 2, ladder.LetBe: 1, ladder.KeepUp: 1}
 	presses := func(s group.Seat) float64 {
 		days := float64(min(s.Days, 30) + 1)
 		return weight[s.Step.Kind] * days * days
@@ -118,7 +118,7 @@ func TestTheOneLessonPressesMost(t *testing.T) {
 	for n := range 60 {
 		children, apart := madeUp(rng, 2+n%8)
 		const seats = 3
-		list := group.Meetings(children, seats, 1, apart, today)
+		list := group.Meetings(children, group.Day{Today: today, Seats: seats, Most: 1, Apart: apart})
 		got := 0.0
 		for _, m := range list {
 			for _, s := range m.Seats {
@@ -126,10 +126,10 @@ func TestTheOneLessonPressesMost(t *testing.T) {
 			}
 		}
 		// Each child alone shows what it could sit at; with one seat for each, all are seen.
-		offers := map[ladder.Key][]group.Seat{}
+		offers := map[group.Kind][]group.Seat{}
 		for _, c := range children {
 			for _, m := range alone(c) {
-				offers[m.Key] = append(offers[m.Key], m.Seats...)
+				offers[m.Kind] = append(offers[m.Kind], m.Seats...)
 			}
 		}
 		best := 0.0
@@ -167,17 +167,17 @@ func alone(c group.Child) []group.Meeting {
 	if seen {
 		days = last.SchoolDays(today)
 	}
-	had := map[ladder.Key]bool{}
+	had := map[group.Kind]bool{}
 	for _, step := range c.NextSteps(today) {
-		key := ladder.Key{Stage: step.Stage, Manner: step.Manner}
+		key := group.KindOf(step)
 		if had[key] || !key.Presented() || looked != "" && looked != string(step.Stage) {
 			continue
 		}
 		had[key] = true
-		all = append(all, group.Meeting{Key: key, Seats: []group.Seat{{Child: c, Step: step, Days: days}}})
+		all = append(all, group.Meeting{Kind: key, Seats: []group.Seat{{Child: c, Step: step, Days: days}}})
 	}
 	if key, found := c.LongestUnused(); len(all) == 0 && found {
-		all = append(all, group.Meeting{Key: key, Seats: []group.Seat{{Child: c, Step: ladder.NextStep{Kind: ladder.KeepUp, Stage: key.Stage, Manner: key.Manner}, Days: days}}})
+		all = append(all, group.Meeting{Kind: group.Kind{Key: key}, Seats: []group.Seat{{Child: c, Step: ladder.NextStep{Kind: ladder.KeepUp, Stage: key.Stage, Manner: key.Manner}, Days: days}}})
 	}
 	return all
 }
@@ -196,6 +196,6 @@ func clash(seats []group.Seat, apart []group.Pair) bool {
 func BenchmarkMeetings(b *testing.B) {
 	children, apart := madeUp(rand.New(rand.NewPCG(18, 3)), 40)
 	for b.Loop() {
-		group.Meetings(children, 4, 3, apart, today)
+		group.Meetings(children, group.Day{Today: today, Seats: 4, Most: 3, Apart: apart})
 	}
 }

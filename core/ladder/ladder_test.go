@@ -454,7 +454,8 @@ func TestNextSteps(t *testing.T) {
 		{"one slip again and again goes back too", choose.OneSwapOnes, "-5 47+25=62 alone column; -4 38+25=53 alone column; -3 28+15=33 alone column", "Back to pieces and column, adding: one swap, ones",
 			"None of 7 beads, and 3 to make up first: ten more right alone. Nothing right alone yet. 3 of the last 3 answers are wrong: 47 + 25 = 62, 38 + 25 = 53 and 28 + 15 = 33. One slip explains 3 of these 3: the ten that came up was not added."},
 		{"under way", choose.OneSwapOnes, "-2 47+25=72 alone drawn", "Go on drawn, adding: one swap, ones", "1 of 7 beads: six more right alone. Right alone on one day so far: a second day is needed."},
-		{"ready", choose.OverTen, "-5 4right alone; -2 4right alone", "Begin with pieces, tens and ones: ten and ones", "A full ten counts as met: a later stage that uses it is secure."},
+		{"could leave the pieces", choose.OverTen, "-5 4right alone; -2 4right alone", "Try one drawn, adding: over ten", "Secure with pieces, the last eight right alone: on one day one with pieces and one drawn. The pieces stay in reach."},
+		{"ready", choose.OverTen, "-5 4right alone; -2 4right alone; -1 1right nudged", "Begin with pieces, tens and ones: ten and ones", "A full ten counts as met: a later stage that uses it is secure."},
 		{"who chose something today is let be", choose.NoSwap, "-5 4right alone; 0 4right alone run2", "Let the child repeat it, adding: no swap", "The child chose this today, with pieces, for the second time. A child who repeats by choice is not moved on that day."},
 		{"yesterday's choice holds nobody back", choose.NoSwap, "-5 4right alone; -1 2right alone run2", "Go on with pieces, adding: no swap", "6 of 7 beads: one more right alone."},
 	} {

@@ -16,6 +16,8 @@ const (
 	GoBack    StepKind = "go-back"    // a wobble, or one slip again and again: back to the nearest manner with material
 	LetBe     StepKind = "let-be"     // repeats by choice today
 	LookAgain StepKind = "look-again" // secure, and not seen for a while
+	Return    StepKind = "return"     // one without pieces was wrong: with pieces and the column again
+	Leave     StepKind = "leave"      // secure with pieces, and the last few alone: try one without
 	GoOn      StepKind = "go-on"      // under way: what is missing
 	Begin     StepKind = "begin"      // ready for it
 	KeepUp    StepKind = "keep-up"    // all is secure: what was not used for longest
@@ -25,6 +27,10 @@ const (
 // under way goes back to material.
 const slipToGoBack = 3
 
+// aloneToLeave is how many of the last answers with pieces are right alone where a child
+// tries one without.
+const aloneToLeave = 3
+
 // NextStep is something to do with a child next, and what it rests on.
 type NextStep struct {
 	Kind   StepKind
@@ -33,8 +39,9 @@ type NextStep struct {
 	Lobe   Lobe        // what it rests on; without a state for Begin
 }
 
-// NextSteps lists what to do with a child next in all strands. Nothing is begun that builds
-// on what wobbles. A child who worked by choice is not pushed on to anything else that day.
+// NextSteps lists what to do with a child next in all strands. Nothing is begun, and no pieces
+// are left, over what wobbles. A child who worked by choice is not pushed on to anything else
+// that day.
 func (c Child) NextSteps(today book.Day) []NextStep {
 	var steps []NextStep
 	repeated, _, repeats := c.Repeats(today)
@@ -50,13 +57,13 @@ func (c Child) NextSteps(today book.Day) []NextStep {
 		}
 	}
 	steps = slices.DeleteFunc(steps, func(s NextStep) bool {
-		return s.Kind == Begin && slices.ContainsFunc(wobbling, func(id choose.StageID) bool { return BuildsOn(s.Stage, id) })
+		return (s.Kind == Begin || s.Kind == Leave) && slices.ContainsFunc(wobbling, func(id choose.StageID) bool { return BuildsOn(s.Stage, id) })
 	})
 	if repeats {
-		steps = slices.DeleteFunc(steps, func(s NextStep) bool { return s.Kind == GoOn || s.Kind == Begin })
+		steps = slices.DeleteFunc(steps, func(s NextStep) bool { return s.Kind == GoOn || s.Kind == Begin || s.Kind == Leave })
 		steps = append(steps, NextStep{LetBe, repeated.Stage, repeated.Manner, c.Lobe(repeated, today)})
 	}
-	order := []StepKind{GoBack, LetBe, LookAgain, GoOn, Begin}
+	order := []StepKind{GoBack, LetBe, LookAgain, Return, Leave, GoOn, Begin}
 	rank := func(s NextStep) int {
 		if s.Kind == Begin && len(c.Proofs(s.Stage, today)) == 0 {
 			return len(order) // what nothing leads to comes last
@@ -73,7 +80,14 @@ func stepsOf(leaf Leaf) []NextStep {
 		return []NextStep{{Kind: Begin, Stage: leaf.Stage, Manner: leaf.Lobes[0].Manner}}
 	}
 	var steps []NextStep
+	without, leaves := leaf.leaving()
+	if leaves {
+		steps = append(steps, without)
+	}
 	for _, lobe := range leaf.Lobes {
+		if leaves && (lobe.State == UnderWay || lobe.State == Shown) && (lobe.Manner == without.Lobe.Manner || lobe.Manner == without.Manner) {
+			continue // the one step says all of it
+		}
 		step := NextStep{Stage: leaf.Stage, Manner: lobe.Manner, Lobe: lobe}
 		switch lobe.State {
 		case Wobbling:
@@ -91,6 +105,45 @@ func stepsOf(leaf Leaf) []NextStep {
 		steps = append(steps, step)
 	}
 	return steps
+}
+
+// leaving is the step by which a child leaves the pieces: where it is secure with them and the
+// last few were right alone, one is tried in the first manner without them (Leave). Where
+// that one was wrong, and none was right since, it works with pieces and the column again
+// (Return) until the last few there, the last of them later, were right alone. False where it
+// has begun without pieces, where something of the stage wobbles, and where the stage has no
+// other manner.
+func (l Leaf) leaving() (NextStep, bool) {
+	with, tried := -1, -1 // the manner with the most that is written beside pieces, and the first without
+	secure := -1
+	for i, lobe := range l.Lobes {
+		switch {
+		case lobe.State == Wobbling:
+			return NextStep{}, false
+		case !lobe.Manner.WithMaterial() && tried < 0:
+			tried = i
+		case lobe.Manner.WithMaterial():
+			with = i
+			if lobe.State == Secure && (secure < 0 || lobe.Last > l.Lobes[secure].Last) {
+				secure = i
+			}
+		}
+	}
+	if with < 0 || tried < 0 || secure < 0 {
+		return NextStep{}, false
+	}
+	out, back := l.Lobes[tried], l.Lobes[with]
+	leave := NextStep{Kind: Leave, Stage: l.Stage, Manner: out.Manner, Lobe: l.Lobes[secure]}
+	switch {
+	case out.State == NotYet || out.State == Shown:
+		return leave, l.Lobes[secure].InRow >= aloneToLeave
+	case out.State != UnderWay || out.Alone > 0 || out.Right == out.Tried:
+		return NextStep{}, false
+	case back.InRow >= aloneToLeave && back.Last > out.Last:
+		leave.Lobe = back
+		return leave, true
+	}
+	return NextStep{Kind: Return, Stage: l.Stage, Manner: back.Manner, Lobe: out}, true
 }
 
 // backTo is the nearest manner with material before a manner, among those of the

@@ -243,18 +243,30 @@ func (l Lesson) Another(seed uint64, lacks []Lack) (item Item, of Wish, err erro
 	for _, n := range numbers {
 		choice.Digits = append(choice.Digits, n.Length())
 	}
+	other, of, err := drawn(choice, l.worked(p.Kind), lacks, seed)
+	if err != nil {
+		return Item{}, Wish{}, err
+	}
+	return Item{Task: problem.Of(p.Kind, other...).Task(), Stage: stage, Manner: like.Manner}, of, nil
+}
+
+// drawn draws numbers of a choice that were not had: some that show what a child lacks, where
+// there are such, and which wish that was. ErrNoMore where there are none at all.
+func drawn(c choose.Choice, had [][]place.Number, lacks []Lack, seed uint64) ([]place.Number, Wish, error) {
+	var wrong error
 	for _, wish := range append(wishesOf(lacks), Wish{}) {
-		asked := choice
+		asked := c
 		wish.into(&asked)
-		var space *choose.Space
-		if space, err = asked.Space(); err != nil {
+		space, err := asked.Space()
+		if err != nil {
+			wrong = err
 			continue
 		}
-		for _, numbers := range space.Except(l.worked(p.Kind)).Draw(1, seed) {
-			return Item{Task: problem.Of(p.Kind, numbers...).Task(), Stage: stage, Manner: like.Manner}, wish, nil
+		for _, numbers := range space.Except(had).Draw(1, seed) {
+			return numbers, wish, nil
 		}
 	}
-	return Item{}, Wish{}, errors.Join(ErrNoMore, err)
+	return nil, Wish{}, errors.Join(ErrNoMore, wrong)
 }
 
 // Wish is a skill that a child of a lesson lacks. The zero value is nobody's.

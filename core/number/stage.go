@@ -182,10 +182,17 @@ func Asks(id choose.StageID) []task.Skill {
 	return slices.Clone(s.asks)
 }
 
-// Within tells whether the stage has numbers below a limit; a limit of 0 is none.
+// Within tells whether the stage has numbers below a limit; a limit of 0 is none. A stage whose
+// numbers are chosen by their length has some where the shortest are all below it.
 func Within(id choose.StageID, limit place.Number) bool {
 	s, known := stageOf(id)
-	return known && (limit == 0 || s.least() < limit)
+	switch {
+	case !known || limit == 0:
+		return known
+	case s.lengths != nil:
+		return power(10, slices.Min(s.lengths)) <= int(limit)
+	}
+	return s.least() < limit
 }
 
 // Accepts tells whether a number that is asked is one of the stage.

@@ -402,6 +402,7 @@ func Meeting(m group.Meeting) string {
 		one, many string
 	}{
 		{ladder.Begin, "is ready for it", "are ready for it"}, {ladder.GoBack, "wobbles", "wobble"}, {ladder.LookAgain, "is to be checked", "are to be checked"},
+		{ladder.Leave, "could leave the pieces", "could leave the pieces"}, {ladder.Return, "goes back to pieces and column", "go back to pieces and column"},
 		{ladder.GoOn, "is under way", "are under way"}, {ladder.LetBe, "repeats it by choice", "repeat it by choice"}, {ladder.KeepUp, "has all else secure", "have all else secure"},
 	} {
 		switch n := counts[c.kind]; {

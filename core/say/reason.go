@@ -237,6 +237,7 @@ func (w Words) ReadyBecause(proofs []ladder.Proof, today book.Day) string {
 // stepWords say what to do next, with the manner and the stage.
 var stepWords = map[ladder.StepKind]string{
 	ladder.GoBack: "Back to %s, %s", ladder.LookAgain: "Check again %s, %s", ladder.GoOn: "Go on %s, %s", ladder.Begin: "Begin %s, %s", ladder.KeepUp: "Work again %s, %s",
+	ladder.Leave: "Try one %s, %s", ladder.Return: "Back to %s, %s",
 }
 
 // NextStep says what to do next, and why.
@@ -247,12 +248,23 @@ func (w Words) NextStep(s ladder.NextStep, proofs []ladder.Proof, today book.Day
 		return fmt.Sprintf("Let the child repeat it, %s", name), fmt.Sprintf("The child chose this today, %s, for the %s time. A child who repeats by choice is not moved on that day.", InManner(s.Manner), Ordinal(s.Lobe.Chosen))
 	case s.Kind == ladder.GoBack && s.Manner == s.Lobe.Manner:
 		return fmt.Sprintf("Stay %s, %s", InManner(s.Manner), name), w.Reason(s.Stage, s.Lobe, today)
-	case s.Kind == ladder.GoBack:
+	case s.Kind == ladder.Leave:
+		return fmt.Sprintf(stepWords[s.Kind], InManner(s.Manner), name), leaveBecause(s)
+	case s.Kind == ladder.GoBack || s.Kind == ladder.Return:
 		return fmt.Sprintf(stepWords[s.Kind], Manner(s.Manner), name), w.Reason(s.Stage, s.Lobe, today)
 	case s.Kind == ladder.Begin:
 		return fmt.Sprintf(stepWords[s.Kind], InManner(s.Manner), name), w.ReadyBecause(proofs, today)
 	}
 	return fmt.Sprintf(stepWords[s.Kind], InManner(s.Manner), name), w.Reason(s.Stage, s.Lobe, today)
+}
+
+// leaveBecause is why a child can try one without pieces.
+func leaveBecause(s ladder.NextStep) string {
+	is := InManner(s.Lobe.Manner)
+	if s.Lobe.State == ladder.Secure {
+		is = "secure " + is
+	}
+	return fmt.Sprintf("%s, the last %s right alone: on one day one %s and one %s. The pieces stay in reach.", capital(is), counted(s.Lobe.InRow), InManner(s.Lobe.Manner), InManner(s.Manner))
 }
 
 // PassedBy is why a stage has a knot and no leaf.

@@ -1,0 +1,153 @@
+package lesson
+
+import (
+	"fmt"
+	"slices"
+
+	"vineswap/core/book"
+	"vineswap/core/choose"
+	"vineswap/core/ladder"
+	"vineswap/core/number"
+	"vineswap/core/place"
+	"vineswap/core/problem"
+	"vineswap/core/task"
+)
+
+// Wanted is what the tasks of a lesson are drawn for.
+type Wanted struct {
+	ladder.Key
+	With  book.Manner  // with which pieces a first task is worked, where they are left; else empty
+	Range choose.Range // how far the numbers of the class go
+	Had   []task.Task  // what its children had lately
+	Lacks []Lack       // of each child
+}
+
+// Draw draws the task of a lesson at a stage in a manner; where material is left, two that
+// swap in the same places, the first with pieces. What its children had lately comes again
+// only where there is nothing else. The same seed draws the same. ErrNoMore where there is no
+// such task.
+func (w Wanted) Draw(seed uint64) ([]Item, error) {
+	items, err := w.draw(seed)
+	if err != nil && len(w.Had) > 0 {
+		w.Had = nil
+		items, err = w.draw(seed)
+	}
+	return items, err
+}
+
+func (w Wanted) draw(seed uint64) ([]Item, error) {
+	first := w.Manner
+	if w.With != "" {
+		first = w.With
+	}
+	t, like, err := w.one(first, seed, nil)
+	if err != nil {
+		return nil, err
+	}
+	items := []Item{{Task: t, Stage: w.Stage, Manner: first}}
+	if w.With == "" {
+		return items, nil
+	}
+	w.Had = append(slices.Clone(w.Had), t)
+	if t, _, err = w.one(w.Manner, seed, like); err != nil {
+		return nil, err
+	}
+	return append(items, Item{Task: t, Stage: w.Stage, Manner: w.Manner}), nil
+}
+
+// one draws one task for a manner, like another one where that is given; it returns the
+// task as what the next one is to be like.
+func (w Wanted) one(m book.Manner, seed uint64, like task.Data) (task.Task, task.Data, error) {
+	if w.Stage.Kind() == "" {
+		a, err := w.number(m, seed, like)
+		return a.Task(), a, err
+	}
+	p, err := w.problem(seed, like)
+	return p.Task(), p, err
+}
+
+func (w Wanted) problem(seed uint64, like task.Data) (problem.Problem, error) {
+	kind := w.Stage.Kind()
+	choice := choose.Choice{Kind: kind, Stage: w.Stage, Digits: w.Stage.Fit(nil), Laid: w.Stage.Laid()}.UpTo(w.Range)
+	if first, is := like.(problem.Problem); is {
+		choice = swappingLike(choice, first)
+	}
+	var had [][]place.Number
+	for _, t := range w.Had {
+		if p, of := problem.From(t); of && p.Kind == kind {
+			had = append(had, p.Numbers)
+		}
+	}
+	numbers, _, err := drawn(choice, had, w.Lacks, seed)
+	return problem.Of(kind, numbers...), err
+}
+
+// swappingLike asks a choice for problems of the same lengths that swap in the same places.
+func swappingLike(c choose.Choice, first problem.Problem) choose.Choice {
+	numbers := first.Numbers
+	if first.Kind == problem.Sharing || first.Kind == problem.Trays {
+		numbers = numbers[:1]
+	}
+	c.Digits = nil
+	for _, n := range numbers {
+		c.Digits = append(c.Digits, n.Length())
+	}
+	for _, col := range first.Columns() {
+		if col.Place > c.Top() {
+			continue
+		}
+		c.Swap[col.Place], c.Made[col.Place] = choose.No, choose.No
+		if col.Swaps {
+			c.Swap[col.Place] = choose.Yes
+		}
+		if col.Made {
+			c.Made[col.Place] = choose.Yes
+		}
+	}
+	return c.Fitted()
+}
+
+// handOf is what a child has in its hands in a manner, of a number that is asked alone.
+var handOf = map[book.Manner]number.Hand{book.Pieces: number.InHand, book.Drawn: number.OnPaper, book.Column: number.InHead, book.Head: number.InHead}
+
+// mostLooked is how many numbers are looked at for one that is like another.
+const mostLooked = 60
+
+func (w Wanted) number(m book.Manner, seed uint64, like task.Data) (number.Asked, error) {
+	whole, err := number.Choice{Stage: w.Stage}.Fitted(w.Range.Limit())
+	if err != nil {
+		return number.Asked{}, fmt.Errorf("%w: %w", ErrNoMore, err)
+	}
+	options, err := number.OptionsOf(w.Stage, w.Range.Limit())
+	if err != nil {
+		return number.Asked{}, fmt.Errorf("%w: %w", ErrNoMore, err)
+	}
+	whole.Shown, whole.Answered = options.Shown, options.Answered
+	var had []number.Asked
+	for _, t := range w.Had {
+		if a, of := number.From(t); of {
+			had = append(had, a)
+		}
+	}
+	space := whole.Space()
+	if in := space.In(handOf[m]); in.Count() > 0 { // not every stage has questions for every hand
+		space = in
+	}
+	list := space.Draw(mostLooked, seed, had)
+	if len(list) == 0 {
+		return number.Asked{}, ErrNoMore
+	}
+	first, is := like.(number.Asked)
+	if !is {
+		return list[0], nil
+	}
+	other := slices.DeleteFunc(slices.Clone(list), func(a number.Asked) bool { return a.Number == first.Number })
+	alike := slices.IndexFunc(other, func(a number.Asked) bool { return a.Number.Length() == first.Number.Length() })
+	switch {
+	case alike >= 0:
+		return other[alike], nil
+	case len(other) > 0:
+		return other[0], nil
+	}
+	return list[0], nil
+}
