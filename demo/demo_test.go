@@ -72,7 +72,7 @@ func isAlive(t *testing.T, s *store.Store, now time.Time) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		all, err := s.Standings(ctx, class)
+		all, err := s.Standings(ctx, class, 0)
 		if err != nil {
 			t.Fatal(err)
 		}

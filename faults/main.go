@@ -193,14 +193,14 @@ func (t *trial) judge(ctx context.Context) (string, error) {
 	if err != nil {
 		return "", err
 	}
-	before, err := t.Store.Standings(ctx, class)
+	before, err := t.Store.Standings(ctx, class, 0)
 	if err != nil {
 		return "", err
 	}
 	if _, err := t.Store.Rejudge(ctx); err != nil {
 		return "", err
 	}
-	after, err := t.Store.Standings(ctx, class)
+	after, err := t.Store.Standings(ctx, class, 0)
 	if err != nil {
 		return "", err
 	}

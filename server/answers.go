@@ -17,7 +17,6 @@ import (
 	"vineswap/core/book"
 	"vineswap/core/group"
 	"vineswap/core/ladder"
-	"vineswap/core/say"
 	"vineswap/store"
 	"vineswap/wire"
 )
@@ -66,46 +65,37 @@ var program = sync.OnceValue(func() string {
 type seenClass struct {
 	version  string // a hash of all that it rests on
 	children []group.Child
-	// What the morning and a child's page say of all of them, worked out when it is
-	// asked for first.
+	apart    []group.Pair // who of them are not to sit together
+	// What Today suggests, and what a child's page says of all of them, worked out when it
+	// is asked for first.
 	morning *morning
 	others  func() []wire.Other
 }
 
-// morning is what Today says of a class, worked out when it is asked for first: only then is
-// read who is not to sit together. A pair that changes changes both children, so that the
-// class is seen anew.
+// morning is the lessons that suggest themselves to a class, worked out when they are asked
+// for first and kept as long as the same lessons are put off and as many adults help. A pair that is not to sit
+// together changes both children, so that the class is seen anew.
 type morning struct {
-	children []group.Child
-	today    book.Day
-	words    say.Words
-
-	once sync.Mutex
-	away []uuid.UUID // who was away when it was worked out last
-	made *wire.Today
+	once    sync.Mutex
+	off     []group.PutOff // when they were worked out last
+	helpers int
+	made    []suggested // nil for not yet
 }
 
-func (m *morning) with(away []uuid.UUID, apart func() ([]store.Pair, error)) (wire.Today, error) {
+func (m *morning) with(off []group.PutOff, helpers int, work func() ([]suggested, error)) ([]suggested, error) {
 	m.once.Lock()
 	defer m.once.Unlock()
-	if m.made != nil && slices.Equal(m.away, away) {
-		return *m.made, nil
+	same := func(a, b group.PutOff) bool {
+		return a.Kind == b.Kind && a.On == b.On && a.Why == b.Why && slices.Equal(a.Children, b.Children)
 	}
-	kept, err := apart()
-	if err != nil {
-		return wire.Today{}, err
+	if m.made != nil && m.helpers == helpers && slices.EqualFunc(m.off, off, same) {
+		return m.made, nil
 	}
-	pairs := make([]group.Pair, len(kept))
-	for i, p := range kept {
-		pairs[i] = group.Pair{p.One.String(), p.Other.String()}
+	made, err := work()
+	if err == nil {
+		m.off, m.helpers, m.made = off, helpers, made
 	}
-	gone := []string{}
-	for _, id := range away {
-		gone = append(gone, id.String())
-	}
-	made := morningOf(m.words, m.children, gone, pairs, m.today)
-	m.away, m.made = away, &made
-	return made, nil
+	return made, err
 }
 
 // child finds one of them.
@@ -119,7 +109,7 @@ func (s seenClass) child(id string) (ladder.Child, bool) {
 
 // children reads who is in the class and how each stands on a day.
 func (s *Server) children(c *call, today book.Day) (seenClass, error) {
-	list, err := s.store.Standings(c.Context(), c.class)
+	list, err := s.store.Standings(c.Context(), c.class, today)
 	if err != nil {
 		return seenClass{}, err
 	}
@@ -128,11 +118,14 @@ func (s *Server) children(c *call, today book.Day) (seenClass, error) {
 		return known, nil
 	}
 	all := make([]group.Child, len(list))
+	var apart []group.Pair
 	for i, l := range list {
-		all[i] = group.Child{ID: l.ID.String(), Name: l.Name, Child: l.Child.On(today)}
+		all[i] = group.Child{ID: l.ID.String(), Name: l.Name, Child: l.Child.On(today), Away: l.Away}
+		for _, other := range l.Apart {
+			apart = append(apart, group.Pair{l.ID.String(), other.String()})
+		}
 	}
-	words := c.class.Settings.Words()
-	now := seenClass{version, all, &morning{children: all, today: today, words: words}, sync.OnceValue(func() []wire.Other { return wire.OthersOf(all, today) })}
+	now := seenClass{version, all, apart, &morning{}, sync.OnceValue(func() []wire.Other { return wire.OthersOf(all, today) })}
 	s.answers.classes.Add(c.class.ID, now)
 	return now, nil
 }
@@ -142,7 +135,7 @@ func versionOf(class store.Class, list []store.Standing, today book.Day) string 
 	sum := sha256.New()
 	fmt.Fprintln(sum, program(), class.ID, class.Name, class.Revision, class.Weeks, int(today))
 	for _, l := range list {
-		fmt.Fprintf(sum, "%s %d %q\n", l.ID, l.Revision, l.Name)
+		fmt.Fprintf(sum, "%s %d %q %t\n", l.ID, l.Revision, l.Name, l.Away)
 	}
 	return hex.EncodeToString(sum.Sum(nil)[:16])
 }

@@ -68,6 +68,16 @@ func (s *Server) addLessons(c *call, desk *wire.Desk) error {
 			desk.Open = append(desk.Open, link)
 		}
 	}
+	// What was planned on an earlier day and not done comes first.
+	slices.SortStableFunc(desk.Open, func(a, b wire.LessonLink) int {
+		switch {
+		case (a.NotDone == "") == (b.NotDone == ""):
+			return 0
+		case a.NotDone != "":
+			return -1
+		}
+		return 1
+	})
 	return nil
 }
 

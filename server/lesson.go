@@ -178,6 +178,9 @@ func (s *Server) linkOf(c *call, kept store.Lesson) (wire.LessonLink, lesson.Vie
 		return wire.LessonLink{}, view, err
 	}
 	link, err := wire.LinkOf(c.class.Settings, kept.ID.String(), kept.Lesson, view, childrenOf(kept), kept.ChangedAt.In(zone).Format("15:04"))
+	if kept.Stand == lesson.Gathering || kept.Stand == lesson.OnTheMat {
+		link.NotDone = say.NotDone(book.DayOf(kept.ChangedAt.In(zone)), book.DayOf(s.now().In(zone)), kept.Stand == lesson.OnTheMat)
+	}
 	return link, view, err
 }
 

@@ -218,6 +218,8 @@ func (p person) bodies(lesson, learner string) map[string]any {
 		"POST /learners/" + learner + "/judgements":  wire.Judge{ID: uuid.NewString(), Stage: "joining/no-swap", Manner: "column", State: "secure", Reason: "seen at home time"},
 		"POST /learners":             wire.AddLearners{Learners: []wire.Learner{{ID: uuid.NewString(), Name: "Bo " + learner[:6]}}},
 		"PATCH /learners/" + learner: wire.ChangeLearner{Name: &name},
+		"PUT /day":                   wire.SetDay{Minutes: 40, Helpers: 1},
+		"PUT /off":                   wire.PutOff{Stage: "joining/no-swap", Manner: "pieces", Children: []string{p.wren.String()}, Off: true, Why: "no-time"},
 		"PUT /away":                  wire.SetAway{Learner: p.wren.String(), Away: false},
 		"PUT /apart":                 wire.KeepApart{KeptApart: wire.KeptApart{One: p.wren.String(), Other: learner}, Apart: false},
 		"POST /invitations":          wire.Invite{Role: "viewer"},

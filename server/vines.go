@@ -16,7 +16,6 @@ import (
 	"vineswap/core/choose"
 	"vineswap/core/group"
 	"vineswap/core/ladder"
-	"vineswap/core/lesson"
 	"vineswap/core/say"
 	"vineswap/formats"
 	"vineswap/store"
@@ -50,7 +49,7 @@ func (s *Server) vines(c *call) error {
 		return err
 	}
 	return s.lasting(c, now.version, "vines "+string(strand)+" "+string(order)+" "+string(near), func() (any, error) {
-		return wire.VinesOf(c.class.Settings.Words(), c.class.Judged(), now.children, strand, order, near, today), nil
+		return wire.VinesOf(c.class.Settings.Words(), c.class.Judged(), now.children, now.apart, strand, order, near, today), nil
 	})
 }
 
@@ -199,101 +198,6 @@ func (s *Server) overrule(c *call) error {
 		return missing(err)
 	}
 	return s.answerLearner(c, e)
-}
-
-// morning answers what Today asks for.
-func (s *Server) morning(c *call) error {
-	today, zone, err := s.today(c)
-	if err != nil {
-		return err
-	}
-	now, err := s.children(c, today)
-	if err != nil {
-		return err
-	}
-	away, err := s.store.Away(c.Context(), c.class.ID, today)
-	if err != nil {
-		return err
-	}
-	out, err := now.morning.with(away, func() ([]store.Pair, error) { return s.store.Apart(c.Context(), c.class.ID) })
-	if err != nil {
-		return err
-	}
-	out.Unwritten = []wire.Unwritten{}
-	if err := s.addUnwritten(c, &out, now.children, today, zone); err != nil {
-		return err
-	}
-	if out.Done, err = s.lessonsOn(c, today, zone); err != nil {
-		return err
-	}
-	return c.JSON(out)
-}
-
-// setAway keeps that a child is not here today, or is, and answers Today.
-func (s *Server) setAway(c *call) error {
-	var ask wire.SetAway
-	if err := read(c, &ask); err != nil {
-		return err
-	}
-	today, _, err := s.today(c)
-	if err != nil {
-		return err
-	}
-	switch err := s.store.SetAway(c.Context(), c.class.ID, uuid.MustParse(ask.Learner), today, ask.Away); {
-	case errors.Is(err, store.ErrNone):
-		return refuse(fiber.StatusUnprocessableEntity, "This child is not in the class", "Load the page again.").of("learner")
-	case err != nil:
-		return err
-	}
-	return s.morning(c)
-}
-
-// morningOf says who waited, what wants to be looked at and which lessons suggest
-// themselves for those who are here.
-func morningOf(w say.Words, children []group.Child, away []string, apart []group.Pair, today book.Day) wire.Today {
-	here := slices.DeleteFunc(slices.Clone(children), func(c group.Child) bool { return slices.Contains(away, c.ID) })
-	out := wire.Today{Away: away, Waited: []wire.Waited{}, Check: wire.ChecksOf(w, group.LookAgain(children, mostToCheck, today), today), Meetings: wire.MeetingsOf(w, group.Meetings(here, group.Day{Today: today, Seats: lesson.MostChildren, Most: mostMeetings, Apart: apart}), today)}
-	for _, waited := range group.Longest(children, mostWaiting, today) {
-		out.Waited = append(out.Waited, wire.Waited{Learner: wire.Learner{ID: waited.ID, Name: waited.Name}, Days: waited.Days, Never: waited.Never, Says: say.Waits(waited.Days, waited.Never)})
-	}
-	return out
-}
-
-// How many children Today names.
-const (
-	mostWaiting = 6
-	mostToCheck = 6
-	// mostMeetings is how many lessons it suggests.
-	mostMeetings = 3
-)
-
-// mostUnwritten is how many lessons to be written up Today names.
-const mostUnwritten = 12
-
-func (s *Server) addUnwritten(c *call, out *wire.Today, children []group.Child, today book.Day, zone *time.Location) error {
-	list, err := s.store.Unwritten(c.Context(), c.class.ID, mostUnwritten)
-	if err != nil {
-		return err
-	}
-	names := map[string]string{}
-	for _, child := range children {
-		names[child.ID] = child.Name
-	}
-	of := map[string][]string{} // the children, by lesson
-	var ids []uuid.UUID
-	for _, spot := range list {
-		if of[spot.Lesson] == nil {
-			ids = append(ids, uuid.MustParse(spot.Lesson))
-		}
-		if name := names[spot.Learner]; !slices.Contains(of[spot.Lesson], name) {
-			of[spot.Lesson] = append(of[spot.Lesson], name)
-		}
-	}
-	lessons, err := s.store.Lessons(c.Context(), c.class.ID, ids)
-	for _, l := range lessons {
-		out.Unwritten = append(out.Unwritten, wire.UnwrittenOf(c.class.Settings.Words(), l.ID.String(), l.Lesson, of[l.ID.String()], book.DayOf(l.ChangedAt.In(zone)), today))
-	}
-	return err
 }
 
 // exported collects all that is kept of a learner.

@@ -9,14 +9,6 @@ import (
 	"vineswap/core/book"
 )
 
-// Away lists who of a class is not here on a day, in the order of their ids.
-func (s *Store) Away(ctx context.Context, class uuid.UUID, day book.Day) ([]uuid.UUID, error) {
-	ids := []uuid.UUID{}
-	err := s.db.SelectContext(ctx, &ids, `select learner_id from away where class_id = $1 and day = $2
-		and exists (select 1 from enrolment where class_id = $1 and enrolment.learner_id = away.learner_id and until is null) order by learner_id`, class, day.Time())
-	return ids, err
-}
-
 // SetAway keeps that a learner of a class is not here on a day, or is; other days are
 // forgotten. ErrNone for one who is not in the class now.
 func (s *Store) SetAway(ctx context.Context, class, learner uuid.UUID, day book.Day, away bool) error {

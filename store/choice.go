@@ -98,3 +98,25 @@ func (s *Store) Worked(ctx context.Context, class uuid.UUID, learners []uuid.UUI
 	}
 	return list, nil
 }
+
+// WorkedBy lists what learners of a class have worked since a day, each its own, in no
+// particular order.
+func (s *Store) WorkedBy(ctx context.Context, class uuid.UUID, learners []uuid.UUID, since book.Day) (map[string][]task.Task, error) {
+	all := map[string][]task.Task{}
+	if len(learners) == 0 {
+		return all, nil
+	}
+	var rows []struct {
+		LearnerID uuid.UUID `db:"learner_id"`
+		Task      []byte    `db:"task"`
+	}
+	err := s.db.SelectContext(ctx, &rows, `select distinct learner_id, task from observation where class_id = $1 and learner_id = any($2) and day >= $3 and not withdrawn`, class, learners, since.Time())
+	for _, r := range rows {
+		var t task.Task
+		if err := json.Unmarshal(r.Task, &t); err != nil {
+			return nil, fmt.Errorf("a task that was worked: %w", err)
+		}
+		all[r.LearnerID.String()] = append(all[r.LearnerID.String()], t)
+	}
+	return all, err
+}

@@ -23,6 +23,8 @@ type Class struct {
 	Settings setting.Class
 	Revision int
 	Weeks    []book.Week // in which it recorded something, in order
+	Minutes  int         // that a day has for lessons; 0 where nobody said
+	Helpers  int         // adults who hold lessons besides the guide
 }
 
 // Judged is what of the class bears on judging its children.
@@ -68,9 +70,11 @@ type classRow struct {
 	Settings []byte    `db:"settings"`
 	Revision int       `db:"revision"`
 	Weeks    []byte    `db:"weeks"` // as JSON
+	Minutes  int       `db:"minutes"`
+	Helpers  int       `db:"helpers"`
 }
 
-const classColumns = `class.id, class.name, class.zone, class.settings, class.revision, to_json(class.weeks) as weeks`
+const classColumns = `class.id, class.name, class.zone, class.settings, class.revision, to_json(class.weeks) as weeks, class.minutes, class.helpers`
 
 func readClass(ctx context.Context, db sqlx.QueryerContext, which string, arg any) (Class, error) {
 	var row classRow
@@ -97,7 +101,7 @@ func (r classRow) class(read func([]byte) (setting.Class, error)) (Class, error)
 	if err != nil {
 		return Class{}, err
 	}
-	c := Class{r.ID, r.Name, r.Zone, settings, r.Revision, nil}
+	c := Class{r.ID, r.Name, r.Zone, settings, r.Revision, nil, r.Minutes, r.Helpers}
 	if err := json.Unmarshal(r.Weeks, &c.Weeks); err != nil {
 		return c, fmt.Errorf("the weeks of class %v: %w", r.ID, err)
 	}

@@ -144,7 +144,7 @@ func TestAMadeUpKindFromRecordToVine(t *testing.T) {
 	if lobe := leaf.Lobes[0]; lobe.State != ladder.Wobbling || lobe.Fits != 2 || !slices.Equal(lobe.Slips, []slip.ID{"counts-boxes"}) {
 		t.Errorf("two slips: %+v", lobe)
 	}
-	vines := wire.VinesOf(say.Words{}, child.Class, []group.Child{{ID: "w", Name: "Wren A.", Child: child}}, "packing", group.ByNeed, packed, today)
+	vines := wire.VinesOf(say.Words{}, child.Class, []group.Child{{ID: "w", Name: "Wren A.", Child: child}}, nil, "packing", group.ByNeed, packed, today)
 	if vines.Stages[0].Name != "boxes of six" || vines.Columns[0].Leaves[0].State != "wobbling" || vines.Groups[0].Name != "wobbling" {
 		t.Errorf("%+v", vines)
 	}

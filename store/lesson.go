@@ -119,6 +119,9 @@ func (s *Store) AddLesson(ctx context.Context, l Lesson) error {
 		if err := workSpots(ctx, tx, l); err != nil {
 			return err
 		}
+		if err := takeUp(ctx, tx, l, ids); err != nil {
+			return err
+		}
 		return takeInHand(ctx, tx, l.OpenedBy, l.ClassID, l.ID)
 	})
 }

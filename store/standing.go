@@ -222,7 +222,9 @@ func arriveFor(ctx context.Context, tx *sqlx.Tx, learner uuid.UUID, arriving []c
 type Standing struct {
 	Learner
 	ladder.Child
-	Revision int // counts what has changed of the learner
+	Revision int         // counts what has changed of the learner
+	Away     bool        // it is not here on the day
+	Apart    []uuid.UUID // some of those beside whom it is not to sit: of each pair one has the other
 }
 
 // stood is a child as it stood at a revision of the learner, but for what belongs to
@@ -233,20 +235,29 @@ type stood struct {
 }
 
 // Standings reads how the children who are in a class now stand, by name. Of a child
-// of whom nothing is recorded the standings are empty.
-func (s *Store) Standings(ctx context.Context, class Class) ([]Standing, error) {
+// of whom nothing is recorded the standings are empty. Who is away is told of a day.
+func (s *Store) Standings(ctx context.Context, class Class, day book.Day) ([]Standing, error) {
 	var rows []struct {
 		Learner
-		Revision int `db:"revision"`
+		Revision int    `db:"revision"`
+		Away     bool   `db:"away"`
+		Apart    []byte `db:"apart"`
 	}
-	if err := s.db.SelectContext(ctx, &rows, `select learner_id, name, revision from enrolment join learner on learner.id = learner_id
-		where class_id = $1 and until is null order by name`, class.ID); err != nil {
+	if err := s.db.SelectContext(ctx, &rows, `select learner_id, name, revision,
+			exists (select 1 from away where away.class_id = enrolment.class_id and away.learner_id = enrolment.learner_id and day = $2) as away,
+			(select json_agg(other) from apart where apart.class_id = enrolment.class_id and one = enrolment.learner_id) as apart from enrolment join learner on learner.id = learner_id
+		where class_id = $1 and until is null order by name`, class.ID, day.Time()); err != nil {
 		return nil, err
 	}
 	list := make([]Standing, len(rows))
 	var changed []uuid.UUID
 	for i, r := range rows {
-		list[i] = Standing{Learner: r.Learner, Revision: r.Revision}
+		list[i] = Standing{Learner: r.Learner, Revision: r.Revision, Away: r.Away}
+		if r.Apart != nil {
+			if err := json.Unmarshal(r.Apart, &list[i].Apart); err != nil {
+				return nil, err
+			}
+		}
 		if known, ok := s.stood.Get(r.ID); !ok || known.revision != r.Revision {
 			changed = append(changed, r.ID)
 		} else {

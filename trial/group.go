@@ -77,7 +77,7 @@ func byCount(children []group.Child, _ []group.Pair, today book.Day) []seated {
 					at, is := looked[c.ID]
 					return is && at != stage.ID
 				})
-				who := group.ProposedAt(free, strand, seatsEach, today)[stage.ID]
+				who := group.ProposedAt(free, strand, seatsEach, nil, today)[stage.ID]
 				presses := 0
 				for _, c := range who {
 					for _, leaf := range c.Vine(strand, today) {

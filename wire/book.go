@@ -318,6 +318,10 @@ type Today struct {
 	Meetings  []Meeting     `json:"meetings"` // lessons that suggest themselves
 	Done      []LessonBrief `json:"done"`     // lessons of today that have ended, the newest first
 	Away      []string      `json:"away"`     // the ids of the children who are not here today
+	Off       []Off         `json:"off"`      // lessons that were put off today
+	Whys      []Named       `json:"whys"`     // why a lesson can be put off
+	Minutes   int           `json:"minutes"`  // that there are for lessons; 0 where nobody said
+	Helpers   int           `json:"helpers"`  // adults who hold lessons besides the guide
 }
 
 // SetAway says that a child is not here today, or is.
@@ -376,17 +380,72 @@ func LessonBriefOf(w say.Words, id string, l lesson.Lesson, children []lesson.Ch
 
 // Meeting is a lesson that suggests itself.
 type Meeting struct {
-	Stage   string `json:"stage"`
-	Name    string `json:"name"` // with the manner
-	Example string `json:"example"`
-	Seats   []Seat `json:"seats"`
-	Why     string `json:"why"`
+	Stage   string    `json:"stage"`
+	Manner  string    `json:"manner"`
+	Leaving bool      `json:"leaving"` // material is left: one task with pieces, one in this manner
+	Name    string    `json:"name"`    // with the manner
+	Tasks   []NewTask `json:"tasks"`   // that it is opened with
+	Shown   []Begun   `json:"shown"`   // and how they are said
+	Minutes string    `json:"minutes"` // that it takes, as it is said
+	Fits    bool      `json:"fits"`    // into the day
+	Again   string    `json:"again"`   // when it was put off, and why; empty for one that was not
+	Seats   []Seat    `json:"seats"`
+	Why     string    `json:"why"`
+}
+
+// Begun is a task that a lesson begins with, and how it is worked.
+type Begun struct {
+	Task   string `json:"task"`
+	Manner string `json:"manner"`
+	Says   string `json:"says"` // the manner in words
 }
 
 // Seat is a child at a lesson, and why it sits there.
 type Seat struct {
 	Learner
-	Why string `json:"why"`
+	Why   string `json:"why"`
+	InRow int    `json:"inRow"` // how many of the last were right alone, where material is left
+	Last  string `json:"last"`  // and the last day of them
+}
+
+// SetDay says how many minutes there are for lessons, 0 for not said, and how many adults help.
+type SetDay struct {
+	Minutes int `json:"minutes" validate:"min=0,max=600"`
+	Helpers int `json:"helpers" validate:"min=0,max=5"`
+}
+
+// PutOff puts a suggested lesson off, or takes that back.
+type PutOff struct {
+	Stage    string   `json:"stage" validate:"required"`
+	Manner   string   `json:"manner" validate:"required"`
+	Leaving  bool     `json:"leaving"`
+	Children []string `json:"children" validate:"required,min=1,max=4,dive,uuid"`
+	Off      bool     `json:"off"`
+	Why      string   `json:"why"`
+}
+
+// Off is a lesson that was put off today.
+type Off struct {
+	Stage    string   `json:"stage"`
+	Manner   string   `json:"manner"`
+	Leaving  bool     `json:"leaving"`
+	Children []string `json:"children"` // ids
+	Says     string   `json:"says"`
+}
+
+// Week is who was seen on which of the last five school days, those who were seen least
+// first.
+type Week struct {
+	Days []string  `json:"days"` // "Mon 23"
+	Rows []WeekRow `json:"rows"`
+}
+
+// WeekRow is on which of the days a child was seen.
+type WeekRow struct {
+	Learner
+	Seen []bool `json:"seen"`
+	Days int    `json:"days"`
+	Away bool   `json:"away"` // today
 }
 
 // Waited is a child who waits for a lesson.

@@ -129,7 +129,7 @@ func TestLawsOfVines(t *testing.T) {
 		children := classOf(rng, n)
 		for _, strand := range ladder.Strands() {
 			for _, order := range group.Orders() {
-				v := wire.VinesOf(say.Words{}, school, children, strand, order, ladder.Stages(strand)[2].ID, today)
+				v := wire.VinesOf(say.Words{}, school, children, nil, strand, order, ladder.Stages(strand)[2].ID, today)
 				text, err := json.Marshal(v)
 				if err != nil || strings.Contains(string(text), "null") {
 					t.Fatalf("%.300s, %v", text, err)

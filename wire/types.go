@@ -467,6 +467,7 @@ type LessonLink struct {
 	Next     string   `json:"next"` // what is to be done next
 	Said     string   `json:"said"` // what was said last
 	Since    string   `json:"since"`
+	NotDone  string   `json:"notDone"` // of a lesson of an earlier day, that it is still to be done
 }
 
 // Mark is one step of the ribbon.

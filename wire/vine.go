@@ -1,6 +1,9 @@
 package wire
 
 import (
+	"encoding/json"
+	"fmt"
+	"slices"
 	"strings"
 
 	"vineswap/core/book"
@@ -10,6 +13,7 @@ import (
 	"vineswap/core/lesson"
 	"vineswap/core/number"
 	"vineswap/core/say"
+	"vineswap/core/setting"
 )
 
 // Leaf is one stage of one child.
@@ -105,7 +109,7 @@ func LeafOf(w say.Words, c ladder.Child, l ladder.Leaf, today book.Day) Leaf {
 }
 
 // VinesOf makes a class in one strand, in an order.
-func VinesOf(w say.Words, class ladder.Class, children []group.Child, strand ladder.Strand, order group.Order, near choose.StageID, today book.Day) Vines {
+func VinesOf(w say.Words, class ladder.Class, children []group.Child, apart []group.Pair, strand ladder.Strand, order group.Order, near choose.StageID, today book.Day) Vines {
 	out := Vines{Strand: string(strand), Order: string(order), Strands: []StrandLink{}, Orders: []Named{}, Groups: []VineGroup{}, Columns: []VineColumn{}}
 	for _, s := range ladder.Strands() {
 		out.Strands = append(out.Strands, StrandLink{string(s), say.StrandHeading(s), group.Wobbling(children, s, today)})
@@ -125,7 +129,8 @@ func VinesOf(w say.Words, class ladder.Class, children []group.Child, strand lad
 			out.Columns = append(out.Columns, col)
 		}
 	}
-	proposed := group.ProposedAt(children, strand, lesson.MostChildren, today)
+	here := slices.DeleteFunc(slices.Clone(children), func(c group.Child) bool { return c.Away })
+	proposed := group.ProposedAt(here, strand, lesson.MostChildren, apart, today)
 	for i, stage := range class.Stages(strand) {
 		out.Stages = append(out.Stages, vineStageOf(w, class, children, made, strand, i, planOf(w, proposed[stage.ID], stage)))
 	}
@@ -315,17 +320,58 @@ func ChecksOf(w say.Words, list []group.Pressing, today book.Day) []Check {
 	return out
 }
 
-// MeetingsOf makes the lessons that suggest themselves, with a reason for each child.
-func MeetingsOf(w say.Words, list []group.Meeting, today book.Day) []Meeting {
-	out := []Meeting{}
-	for _, m := range list {
-		stage, _ := ladder.StageByID(m.Stage)
-		made := Meeting{Stage: string(m.Stage), Name: w.Stage(m.Stage) + ", " + say.InManner(m.Manner), Example: w.Task(stage.Example), Seats: []Seat{}, Why: say.Meeting(m)}
-		for _, s := range m.Seats {
-			_, why := w.NextStep(s.Step, s.Proofs(s.Step.Stage, today), today)
-			made.Seats = append(made.Seats, Seat{Learner{s.ID, s.Name}, say.Waited(s.Days, s.Never) + " " + why})
+// MeetingOf makes a lesson that suggests itself, with a reason for each child.
+func MeetingOf(class setting.Class, m group.Meeting, items []lesson.Item, minutes int, fits bool, today book.Day) Meeting {
+	w := class.Words()
+	made := Meeting{Stage: string(m.Stage), Manner: string(m.Manner), Leaving: m.Leaving, Name: w.Stage(m.Stage) + ", " + say.InManner(m.Manner), Tasks: []NewTask{}, Shown: []Begun{}, Minutes: say.Minutes(minutes), Fits: fits, Seats: []Seat{}, Why: say.Meeting(m)}
+	if m.Off != nil {
+		made.Again = say.PutOff(m.Off.On, m.Off.Why, today)
+	}
+	for _, item := range items {
+		kept, err := json.Marshal(item.Task)
+		if err != nil {
+			continue // a task of a kind that nobody knows any more
 		}
-		out = append(out, made)
+		made.Tasks = append(made.Tasks, NewTask{kept, string(item.Stage), string(item.Manner)})
+		made.Shown = append(made.Shown, Begun{w.Task(item.Task), string(item.Manner), say.InManner(item.Manner)})
+	}
+	for _, s := range m.Seats {
+		_, why := w.NextStep(s.Step, s.Proofs(s.Step.Stage, today), today)
+		seat := Seat{Learner: Learner{s.ID, s.Name}, Why: say.Waited(s.Days, s.Never) + " " + why}
+		if m.Leaving {
+			seat.InRow, seat.Last = s.Step.Lobe.InRow, say.ShortDay(s.Step.Lobe.Last, today)
+		}
+		made.Seats = append(made.Seats, seat)
+	}
+	return made
+}
+
+// OffOf makes a lesson that was put off today; names are those of the children by their ids.
+func OffOf(w say.Words, o group.PutOff, names map[string]string) Off {
+	var who []string
+	for _, id := range o.Children {
+		who = append(who, names[id])
+	}
+	return Off{string(o.Stage), string(o.Manner), o.Leaving, o.Children, fmt.Sprintf("%s: %s, %s", strings.Join(who, ", "), w.Stage(o.Stage), say.InManner(o.Manner))}
+}
+
+// WhysOf lists why a lesson can be put off.
+func WhysOf() []Named {
+	var out []Named
+	for _, why := range group.Whys() {
+		out = append(out, Named{string(why), say.Why(why)})
+	}
+	return out
+}
+
+// WeekOf makes the week back.
+func WeekOf(rows []group.WeekRow, today book.Day) Week {
+	out := Week{Days: []string{}, Rows: []WeekRow{}}
+	for _, d := range group.SchoolWeek(today) {
+		out.Days = append(out.Days, d.Time().Format("Mon 2"))
+	}
+	for _, r := range rows {
+		out.Rows = append(out.Rows, WeekRow{Learner{r.ID, r.Name}, r.Seen, r.Days, r.Away})
 	}
 	return out
 }

@@ -215,7 +215,7 @@ func TestRejudge(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	before, err := s.Standings(context.Background(), class)
+	before, err := s.Standings(context.Background(), class, 0)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -229,7 +229,7 @@ func TestRejudge(t *testing.T) {
 	if status != 0 || out != "Judged 64 learners again.\n" {
 		t.Errorf("status %d, %q, %q", status, out, errs)
 	}
-	after, err := s.Standings(context.Background(), class)
+	after, err := s.Standings(context.Background(), class, 0)
 	if err != nil || len(before) != 22 || !reflect.DeepEqual(standings(before), standings(after)) {
 		t.Errorf("%d children before, %d after, %v", len(before), len(after), err)
 	}

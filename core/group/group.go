@@ -15,6 +15,7 @@ import (
 type Child struct {
 	ID, Name string
 	ladder.Child
+	Away bool // it is not here today
 }
 
 // Order is how the children of a class stand.
@@ -204,16 +205,16 @@ func leavesOf(children []Child, strand ladder.Strand, today book.Day) leaves {
 // ProposedAt says, for each stage of a strand, who sits together for a lesson there:
 // those who are ready for it or wobble there first, then those who are under way, each
 // the longest without a lesson first, at most so many. Who works something else by
-// choice today is left alone.
-func ProposedAt(children []Child, strand ladder.Strand, most int, today book.Day) map[choose.StageID][]Child {
+// choice today is left alone, and nobody sits beside a child from whom it is kept apart.
+func ProposedAt(children []Child, strand ladder.Strand, most int, apart []Pair, today book.Day) map[choose.StageID][]Child {
 	leaves, all := leavesOf(children, strand, today), map[choose.StageID][]Child{}
 	for _, stage := range ladder.Stages(strand) {
-		all[stage.ID] = proposed(children, leaves, stage.ID, most, today)
+		all[stage.ID] = proposed(children, leaves, stage.ID, most, apart, today)
 	}
 	return all
 }
 
-func proposed(children []Child, all leaves, stage choose.StageID, most int, today book.Day) []Child {
+func proposed(children []Child, all leaves, stage choose.StageID, most int, apart []Pair, today book.Day) []Child {
 	type candidate struct {
 		Child
 		rank int
@@ -234,8 +235,13 @@ func proposed(children []Child, all leaves, stage choose.StageID, most int, toda
 		return cmp.Or(cmp.Compare(a.rank, b.rank), cmp.Compare(a.last, b.last), cmp.Compare(a.Name, b.Name))
 	})
 	var out []Child
-	for _, c := range candidates[:min(len(candidates), most)] {
-		out = append(out, c.Child)
+	for _, c := range candidates {
+		clash := func(x Child) bool {
+			return slices.Contains(apart, Pair{x.ID, c.ID}) || slices.Contains(apart, Pair{c.ID, x.ID})
+		}
+		if len(out) < most && !slices.ContainsFunc(out, clash) {
+			out = append(out, c.Child)
+		}
 	}
 	return out
 }

@@ -141,7 +141,7 @@ func TestProposed(t *testing.T) {
 		{"under way comes after", choose.OneSwapHigher, 4, "Ada"},
 		{"nobody", choose.AnySum, 4, ""},
 	} {
-		if got := namesOf(group.ProposedAt(orchard(t), ladder.StrandOf(c.stage), c.most, today)[c.stage]); got != c.want {
+		if got := namesOf(group.ProposedAt(orchard(t), ladder.StrandOf(c.stage), c.most, nil, today)[c.stage]); got != c.want {
 			t.Errorf("%s: %s, wanted %s", c.name, got, c.want)
 		}
 	}

@@ -415,6 +415,29 @@ func Meeting(m group.Meeting) string {
 	return capital(list(parts)) + "."
 }
 
+// whyNames say why a lesson was put off.
+var whyNames = map[group.Why]string{group.NoTime: "no time", group.NoPieces: "something was missing", group.NotForNow: "not the day for it"}
+
+// Why says why a lesson was put off.
+func Why(w group.Why) string { return whyNames[w] }
+
+// PutOff says when a lesson was put off, and why.
+func PutOff(day book.Day, why group.Why, today book.Day) string {
+	return "Put off " + onDay(day, today) + ": " + Why(why)
+}
+
+// NotDone says of a lesson that was gathered or begun on an earlier day that it is still to
+// be done; empty for one of today.
+func NotDone(day, today book.Day, begun bool) string {
+	switch {
+	case day >= today:
+		return ""
+	case begun:
+		return "begun " + onDay(day, today) + ", not finished"
+	}
+	return "planned " + onDay(day, today) + ", not done"
+}
+
 // Waited says how many school days ago a child had its last lesson.
 func Waited(days int, never bool) string {
 	switch {

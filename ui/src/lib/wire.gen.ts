@@ -99,6 +99,7 @@ export interface LessonLink {
   next: string;
   said: string;
   since: string;
+  notDone: string;
 }
 export interface Sum {
   kind: string;
@@ -778,6 +779,10 @@ export interface Today {
   meetings: Meeting[];
   done: LessonBrief[];
   away: string[];
+  off: Off[];
+  whys: Named[];
+  minutes: number;
+  helpers: number;
 }
 export interface Waited {
   id: string;
@@ -801,15 +806,28 @@ export interface Unwritten {
 }
 export interface Meeting {
   stage: string;
+  manner: string;
+  leaving: boolean;
   name: string;
-  example: string;
+  tasks: NewTask[];
+  shown: Begun[];
+  minutes: string;
+  fits: boolean;
+  again: string;
   seats: Seat[];
   why: string;
+}
+export interface Begun {
+  task: string;
+  manner: string;
+  says: string;
 }
 export interface Seat {
   id: string;
   name: string;
   why: string;
+  inRow: number;
+  last: string;
 }
 export interface LessonBrief {
   id: string;
@@ -817,6 +835,13 @@ export interface LessonBrief {
   children: string[];
   tasks: string[];
   stage: string;
+}
+export interface Off {
+  stage: string;
+  manner: string;
+  leaving: boolean;
+  children: string[];
+  says: string;
 }
 export interface SetAway {
   learner: string;
