@@ -395,9 +395,12 @@ type Meeting struct {
 
 // Begun is a task that a lesson begins with, and how it is worked.
 type Begun struct {
-	Task   string `json:"task"`
-	Manner string `json:"manner"`
-	Says   string `json:"says"` // the manner in words
+	Task    string `json:"task"`
+	Numbers []int  `json:"numbers"` // of a problem; none of a number that is asked alone
+	Sign    string `json:"sign"`
+	Built   []int  `json:"built"` // the numbers that are built or drawn of it
+	Manner  string `json:"manner"`
+	Says    string `json:"says"` // the manner in words
 }
 
 // Seat is a child at a lesson, and why it sits there.

@@ -12,6 +12,7 @@ import (
 	"vineswap/core/ladder"
 	"vineswap/core/lesson"
 	"vineswap/core/number"
+	"vineswap/core/problem"
 	"vineswap/core/say"
 	"vineswap/core/setting"
 )
@@ -333,7 +334,11 @@ func MeetingOf(class setting.Class, m group.Meeting, items []lesson.Item, minute
 			continue // a task of a kind that nobody knows any more
 		}
 		made.Tasks = append(made.Tasks, NewTask{kept, string(item.Stage), string(item.Manner)})
-		made.Shown = append(made.Shown, Begun{w.Task(item.Task), string(item.Manner), say.InManner(item.Manner)})
+		shown := Begun{Task: w.Task(item.Task), Numbers: []int{}, Built: []int{}, Manner: string(item.Manner), Says: say.InManner(item.Manner)}
+		if p, of := problem.From(item.Task); of {
+			shown.Numbers, shown.Sign, shown.Built = ints(p.Written()), problem.Sign(p.Kind), ints(p.Built())
+		}
+		made.Shown = append(made.Shown, shown)
 	}
 	for _, s := range m.Seats {
 		_, why := w.NextStep(s.Step, s.Proofs(s.Step.Stage, today), today)

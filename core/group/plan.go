@@ -85,7 +85,7 @@ type Day struct {
 type Pair [2]string
 
 // need is how much a step presses.
-var need = map[ladder.StepKind]float64{ladder.GoBack: 4, ladder.Begin: 3, ladder.GoOn: 3, ladder.LookAgain: 2, ladder.Return: 3, ladder.Leave: 3, ladder.LetBe: 1, ladder.KeepUp: 1}
+var need = map[ladder.StepKind]float64{ladder.GoBack: 4, ladder.Begin: 3, ladder.GoOn: 3, ladder.LookAgain: 2, ladder.Return: 3.25, ladder.Leave: 3.25, ladder.LetBe: 1, ladder.KeepUp: 1}
 
 // longestCounted is the wait from which on a child presses no more than before.
 const longestCounted = 30 // school days

@@ -110,7 +110,7 @@ func TestMeetingsKeepTheirRules(t *testing.T) {
 // children at any stage in any manner, found by trying, presses more.
 func TestTheOneLessonPressesMost(t *testing.T) {
 	rng := rand.New(rand.NewPCG(18, 2))
-	weight := map[ladder.StepKind]float64{ladder.GoBack: 4, ladder.Begin: 3, ladder.GoOn: 3, ladder.Return: 3, ladder.Leave: 3, ladder.LookAgain: 2, ladder.LetBe: 1, ladder.KeepUp: 1}
+	weight := map[ladder.StepKind]float64{ladder.GoBack: 4, ladder.Begin: 3, ladder.GoOn: 3, ladder.Return: 3.25, ladder.Leave: 3.25, ladder.LookAgain: 2, ladder.LetBe: 1, ladder.KeepUp: 1}
 	presses := func(s group.Seat) float64 {
 		days := float64(min(s.Days, 30) + 1)
 		return weight[s.Step.Kind] * days * days

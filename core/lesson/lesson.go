@@ -243,27 +243,35 @@ func (l Lesson) Another(seed uint64, lacks []Lack) (item Item, of Wish, err erro
 	for _, n := range numbers {
 		choice.Digits = append(choice.Digits, n.Length())
 	}
-	other, of, err := drawn(choice, l.worked(p.Kind), lacks, seed)
+	other, of, err := drawn(l.worked(p.Kind), lacks, seed, func(of Wish) choose.Choice { return of.into(choice) })
 	if err != nil {
 		return Item{}, Wish{}, err
 	}
 	return Item{Task: problem.Of(p.Kind, other...).Task(), Stage: stage, Manner: like.Manner}, of, nil
 }
 
-// drawn draws numbers of a choice that were not had: some that show what a child lacks, where
-// there are such, and which wish that was. ErrNoMore where there are none at all.
-func drawn(c choose.Choice, had [][]place.Number, lacks []Lack, seed uint64) ([]place.Number, Wish, error) {
+// drawn draws numbers that were not had: some that show what a child lacks, where there are
+// such, and which wish that was. The choice is made for each wish. ErrNoMore where there are
+// none at all.
+func drawn(had [][]place.Number, lacks []Lack, seed uint64, choice func(Wish) choose.Choice) ([]place.Number, Wish, error) {
+	list, wish, err := drawnSome(1, had, lacks, seed, choice)
+	if err != nil {
+		return nil, wish, err
+	}
+	return list[0], wish, nil
+}
+
+// drawnSome draws so many at most.
+func drawnSome(n int, had [][]place.Number, lacks []Lack, seed uint64, choice func(Wish) choose.Choice) ([][]place.Number, Wish, error) {
 	var wrong error
 	for _, wish := range append(wishesOf(lacks), Wish{}) {
-		asked := c
-		wish.into(&asked)
-		space, err := asked.Space()
+		space, err := choice(wish).Space()
 		if err != nil {
 			wrong = err
 			continue
 		}
-		for _, numbers := range space.Except(had).Draw(1, seed) {
-			return numbers, wish, nil
+		if list := space.Except(had).Draw(n, seed); len(list) > 0 {
+			return list, wish, nil
 		}
 	}
 	return nil, Wish{}, errors.Join(ErrNoMore, wrong)
@@ -291,16 +299,28 @@ func wishesOf(lacks []Lack) []Wish {
 	return list
 }
 
-// into asks a choice for the skill, where numbers of its lengths have such a place.
-func (w Wish) into(c *choose.Choice) {
-	for p := range c.Top() + 1 {
-		if w.Skill == problem.Swap(p) {
-			c.Swap[p] = choose.Yes
-		}
-		if w.Skill == problem.Made(p) {
-			c.Made[p] = choose.Yes
+// at is the place of the skill, and whether it is a swap that only another one causes; false
+// for nobody's wish.
+func (w Wish) at() (p place.Place, made, is bool) {
+	for _, p := range place.All() {
+		if w.Skill == problem.Swap(p) || w.Skill == problem.Made(p) {
+			return p, w.Skill == problem.Made(p), true
 		}
 	}
+	return 0, false, false
+}
+
+// into asks a choice for the skill, where numbers of its lengths have such a place.
+func (w Wish) into(c choose.Choice) choose.Choice {
+	p, made, is := w.at()
+	switch {
+	case !is || p > c.Top():
+	case made:
+		c.Made[p] = choose.Yes
+	default:
+		c.Swap[p] = choose.Yes
+	}
+	return c
 }
 
 // anotherNumber draws another number of the stage, shown and answered like this one.

@@ -28,10 +28,7 @@ func (l Lesson) roles(w say.Words, t trace.Trace) []string {
 
 func (l Lesson) problemRole(w say.Words, t swap.Trace, child int) string {
 	children := len(l.Children)
-	builds := t.Problem.Addends()
-	if builds == nil {
-		builds = t.Problem.Numbers[:1] // only the larger number is built
-	}
+	builds := t.Problem.Built()
 	var mine []place.Place
 	grouping := t.Problem.Kind == problem.Grouping
 	turns := l.turns(l.Nth)

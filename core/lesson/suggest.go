@@ -1,6 +1,7 @@
 package lesson
 
 import (
+	"cmp"
 	"fmt"
 	"slices"
 
@@ -68,18 +69,44 @@ func (w Wanted) one(m book.Manner, seed uint64, like task.Data) (task.Task, task
 
 func (w Wanted) problem(seed uint64, like task.Data) (problem.Problem, error) {
 	kind := w.Stage.Kind()
-	choice := choose.Choice{Kind: kind, Stage: w.Stage, Digits: w.Stage.Fit(nil), Laid: w.Stage.Laid()}.UpTo(w.Range)
-	if first, is := like.(problem.Problem); is {
-		choice = swappingLike(choice, first)
-	}
+	choice := choose.Choice{Kind: kind, Stage: w.Stage, Digits: w.Stage.Fit(nil), Laid: w.Stage.Laid()}
+	first, twin := like.(problem.Problem)
 	var had [][]place.Number
 	for _, t := range w.Had {
 		if p, of := problem.From(t); of && p.Kind == kind {
 			had = append(had, p.Numbers)
 		}
 	}
-	numbers, _, err := drawn(choice, had, w.Lacks, seed)
-	return problem.Of(kind, numbers...), err
+	list, _, err := drawnSome(mostLooked, had, w.Lacks, seed, func(of Wish) choose.Choice {
+		asked := choice
+		if at, _, is := of.at(); is { // numbers that have the place, and one more above it
+			asked.Digits = w.Stage.Fit(slices.Repeat([]int{max(slices.Max(asked.Digits), int(at)+2)}, len(asked.Digits)))
+		}
+		if asked = asked.UpTo(w.Range); twin {
+			asked = swappingLike(asked, first)
+		}
+		return of.into(asked)
+	})
+	if err != nil {
+		return problem.Problem{}, err
+	}
+	numbers := list[0]
+	if twin {
+		numbers = slices.MinFunc(list, func(a, b []place.Number) int { return cmp.Compare(alike(a, first.Numbers), alike(b, first.Numbers)) })
+	}
+	return problem.Of(kind, numbers...), nil
+}
+
+// alike counts the digits that numbers have in common with others, place by place.
+func alike(a, b []place.Number) (n int) {
+	for i := range a {
+		for p := place.Ones; p <= min(a[i].Top(), b[i].Top()); p++ {
+			if a[i].Digit(p) == b[i].Digit(p) {
+				n++
+			}
+		}
+	}
+	return n
 }
 
 // swappingLike asks a choice for problems of the same lengths that swap in the same places.
@@ -142,10 +169,10 @@ func (w Wanted) number(m book.Manner, seed uint64, like task.Data) (number.Asked
 		return list[0], nil
 	}
 	other := slices.DeleteFunc(slices.Clone(list), func(a number.Asked) bool { return a.Number == first.Number })
-	alike := slices.IndexFunc(other, func(a number.Asked) bool { return a.Number.Length() == first.Number.Length() })
+	near := slices.IndexFunc(other, func(a number.Asked) bool { return a.Number.Length() == first.Number.Length() })
 	switch {
-	case alike >= 0:
-		return other[alike], nil
+	case near >= 0:
+		return other[near], nil
 	case len(other) > 0:
 		return other[0], nil
 	}

@@ -196,6 +196,14 @@ func (p Problem) Addends() []place.Number {
 	return nil
 }
 
+// Built are the numbers that are built with pieces: the addends, else the larger number alone.
+func (p Problem) Built() []place.Number {
+	if built := p.Addends(); built != nil {
+		return built
+	}
+	return p.Numbers[:1]
+}
+
 // Columns are the columns of the written problem in the order in which they are
 // worked; grouping has none.
 func (p Problem) Columns() []place.Column { return rules[p.Kind].columns(p.Numbers) }

@@ -39,6 +39,9 @@ type All struct {
 	Say           wire.Say           `json:"say"`
 	Today         wire.Today         `json:"today"`
 	SetAway       wire.SetAway       `json:"setAway"`
+	SetDay        wire.SetDay        `json:"setDay"`
+	PutOff        wire.PutOff        `json:"putOff"`
+	Week          wire.Week          `json:"week"`
 	LessonDay     wire.LessonDay     `json:"lessonDay"`
 	Vines         wire.Vines         `json:"vines"`
 	LearnerView   wire.LearnerView   `json:"learnerView"`

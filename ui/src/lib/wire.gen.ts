@@ -26,6 +26,9 @@ export interface All {
   say: Say;
   today: Today;
   setAway: SetAway;
+  setDay: SetDay;
+  putOff: PutOff;
+  week: Week;
   lessonDay: LessonDay;
   vines: Vines;
   learnerView: LearnerView;
@@ -819,6 +822,9 @@ export interface Meeting {
 }
 export interface Begun {
   task: string;
+  numbers: number[];
+  sign: string;
+  built: number[];
   manner: string;
   says: string;
 }
@@ -845,6 +851,29 @@ export interface Off {
 }
 export interface SetAway {
   learner: string;
+  away: boolean;
+}
+export interface SetDay {
+  minutes: number;
+  helpers: number;
+}
+export interface PutOff {
+  stage: string;
+  manner: string;
+  leaving: boolean;
+  children: string[];
+  off: boolean;
+  why: string;
+}
+export interface Week {
+  days: string[];
+  rows: WeekRow[];
+}
+export interface WeekRow {
+  id: string;
+  name: string;
+  seen: boolean[];
+  days: number;
   away: boolean;
 }
 export interface LessonDay {

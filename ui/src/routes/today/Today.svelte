@@ -16,7 +16,6 @@
     guarded,
     lessonAddress,
     loadDesk,
-    saved,
     shared,
     troubleOf,
     view,
@@ -24,16 +23,22 @@
   import type {
     LessonDay,
     LessonLink,
-    SetAway,
+    Meeting,
+    Off,
     Today as Morning,
     Trouble,
+    Week,
   } from '../../lib/wire.gen';
   import Wrong from '../../lib/parts/Wrong.svelte';
+  import Bud from './Bud.svelte';
   import Done from './Done.svelte';
   import { FirstDay } from './first.svelte';
   import FirstLesson from './FirstDay.svelte';
   import FirstNames from './FirstNames.svelte';
+  import { keyOf, Suggested } from './suggested.svelte';
+  import TheDay from './TheDay.svelte';
   import Waited from './Waited.svelte';
+  import WeekBack from './WeekBack.svelte';
 
   const desk = $derived(shared.desk!);
   let morning = $state.raw<Morning>();
@@ -42,10 +47,17 @@
   const inHand = $derived(desk.inHand);
   const address = (l: LessonLink): string => view(lessonAddress(l));
 
+  const suggested = new Suggested();
+  const meetings = $derived(shared.mayPresent ? (morning?.meetings ?? []) : []);
+  /** The first lesson of the day, where none is in hand. */
+  const firstUp = $derived(inHand ? undefined : meetings.find((m) => m.fits));
+  const tried = (m: Meeting): string => m.shown[m.shown.length - 1]?.says ?? '';
   const action = $derived(
     inHand
       ? { label: 'Go on', to: address(inHand) }
-      : { label: 'Start a lesson', to: view('numbers') },
+      : firstUp
+        ? { label: firstUp.leaving ? `Try it ${tried(firstUp)}` : 'Gather', to: '' }
+        : { label: 'Start a lesson', to: view('numbers') },
   );
   /** A class of which nothing is known yet is led to its first lesson. */
   const begins = $derived(
@@ -54,6 +66,7 @@
   const first = new FirstDay();
   const go = (): void => {
     if (begins) void first.begin();
+    else if (firstUp) void suggested.open(firstUp);
     else void push(action.to);
   };
   /** The lesson that was put away last, to be taken back. */
@@ -72,16 +85,23 @@
     await load();
   }
   let trouble = $state<Trouble>();
-  let touches = 0;
-  /** A child is not here today, or is. Of quick touches the last answer counts. */
-  async function setAway(learner: string, away: boolean): Promise<void> {
-    const mine = ++touches;
-    const body: SetAway = { learner, away };
-    const name = desk.learners.find((c) => c.id === learner)?.name ?? '';
+  async function putOff(m: Meeting, why: string): Promise<void> {
+    const got = await suggested.off(
+      m,
+      m.seats.map((c) => c.id),
+      why,
+    );
+    if (got) morning = got;
+  }
+  async function takeUp(o: Off): Promise<void> {
+    const got = await suggested.off(o, o.children);
+    if (got) morning = got;
+  }
+  let week = $state.raw<Week>();
+  async function weekBack(): Promise<void> {
     try {
-      const got = await saved(api<Morning>('PUT', classPath('/away'), body));
-      if (mine === touches) morning = got;
-      shared.said = away ? `${name} is away today` : `${name} is here`;
+      week = await guarded(api<Week>('GET', classPath('/week')));
+      past = undefined;
       trouble = undefined;
     } catch (error) {
       trouble = troubleOf(error);
@@ -90,6 +110,7 @@
   async function days(day: string): Promise<void> {
     try {
       past = await guarded(api<LessonDay>('GET', classPath(`/lessons?day=${day}`)));
+      week = undefined;
       trouble = undefined;
     } catch (error) {
       trouble = troubleOf(error);
@@ -116,7 +137,11 @@
   <li class="lesson" class:now>
     <span class="node"></span>
     <a class="what" href={address(l)} use:link>
-      <span class="small">{now ? `in your hand, since ${l.since}` : `open, since ${l.since}`}</span>
+      <span class="small"
+        >{#if l.notDone}<b>{l.notDone}</b>{:else}{now
+            ? `in your hand, since ${l.since}`
+            : `open, since ${l.since}`}{/if}</span
+      >
       <strong>{l.children.join(', ') || 'Practice, no children'}</strong>
       <span class="stage">{l.sum.stage.name}{l.with ? `, with ${l.with}` : ''}</span>
       <span class="said">{l.said}</span>
@@ -166,134 +191,99 @@
       <p class="part">The lead of the class adds the children.</p>
     {/if}
     {#if desk.learners.length && morning && shared.mayPresent}
-      <details class="here">
-        <summary>
-          {morning.away.length
-            ? `${desk.learners.length - morning.away.length} of ${desk.learners.length} are here`
-            : 'All are here'}
-        </summary>
-        <p class="small">Touch who is away today: no lesson is suggested for them.</p>
-        <ul>
-          {#each desk.learners as c (c.id)}
-            <li>
-              <button
-                class="kid"
-                aria-pressed={morning.away.includes(c.id)}
-                onclick={() => void setAway(c.id, !morning!.away.includes(c.id))}
-                >{c.name}{#if morning.away.includes(c.id)}<span class="small gone">away</span
-                  >{/if}</button
-              >
-            </li>
-          {/each}
-        </ul>
-      </details>
+      <TheDay {morning} onnew={(got) => (morning = got)} ontrouble={(t) => (trouble = t)} />
     {/if}
     {#if desk.learners.length}
-      <button class="days" onclick={() => void days('')}>Lessons by day</button>
+      <div class="looks">
+        <button class="days" onclick={() => void weekBack()}>The week back</button>
+        <button class="days" onclick={() => void days('')}>Lessons by day</button>
+      </div>
     {/if}
   {/snippet}
   {#snippet mat()}
     {#if begins}<FirstLesson {first} />{:else}
       <div class="morning">
         {#if trouble}<Wrong {trouble} />{/if}
-        <svg class="stem" width="60" height="100%" preserveAspectRatio="none" aria-hidden="true">
-          <path d="M30 0V2000" stroke="var(--leaf)" stroke-width="2.6" fill="none" />
-        </svg>
-        <svg class="crown" width="60" height="44" viewBox="0 0 60 44" aria-hidden="true">
-          <use href="#leaf" transform="translate(30 26) rotate(-30) scale(1.1)" />
-          <use href="#leaf" transform="translate(30 34) rotate(-30) scale(-1.1 1.1)" />
-        </svg>
-        {#if past}
-          <h1 class="day">Lessons of {past.says}</h1>
-          <p class="turn">
-            <button disabled={!past.before} onclick={() => void days(past!.before)}>
-              ‹ the day before</button
-            >
-            <button disabled={!past.after} onclick={() => void days(past!.after)}>
-              the day after ›</button
-            >
-            <button onclick={() => (past = undefined)}>back to this morning</button>
-          </p>
-          {#if past.lessons.length}<Done lessons={past.lessons} />{:else}
-            <p class="small">No lesson ended on this day.</p>
-          {/if}
-        {:else}
-          <h1 class="day">{desk.day}</h1>
-          <ol>
-            {#if away}
-              <li class="lesson put" role="status">
-                <span>{away.sum.said} is put away.</span>
-                <button class="act" onclick={() => void takeBack(away!)}>Undo</button>
-              </li>
+        <div class="along">
+          <svg class="stem" width="60" preserveAspectRatio="none" aria-hidden="true">
+            <path d="M30 0V2000" stroke="var(--leaf)" stroke-width="2.6" fill="none" />
+          </svg>
+          <svg class="crown" width="60" height="44" viewBox="0 0 60 44" aria-hidden="true">
+            <use href="#leaf" transform="translate(30 26) rotate(-30) scale(1.1)" />
+            <use href="#leaf" transform="translate(30 34) rotate(-30) scale(-1.1 1.1)" />
+          </svg>
+          {#if suggested.trouble}<Wrong trouble={suggested.trouble} />{/if}
+          {#if week}
+            <h1 class="day">The week back</h1>
+            <p class="turn">
+              <button onclick={() => (week = undefined)}>back to this morning</button>
+            </p>
+            <WeekBack {week} />
+          {:else if past}
+            <h1 class="day">Lessons of {past.says}</h1>
+            <p class="turn">
+              <button disabled={!past.before} onclick={() => void days(past!.before)}>
+                ‹ the day before</button
+              >
+              <button disabled={!past.after} onclick={() => void days(past!.after)}>
+                the day after ›</button
+              >
+              <button onclick={() => (past = undefined)}>back to this morning</button>
+            </p>
+            {#if past.lessons.length}<Done lessons={past.lessons} />{:else}
+              <p class="small">No lesson ended on this day.</p>
             {/if}
-            {#if inHand}{@render bud(inHand, true)}{/if}
-            {#each desk.open as l (l.id)}{@render bud(l, false)}{/each}
-            {#if shared.mayPresent}
-              {#each (morning?.meetings ?? []).slice(0, inHand ? 2 : 3) as m (m.name + m.seats[0]?.id)}
-                <li class="lesson bud">
-                  <svg
-                    class="bud-node"
-                    width="40"
-                    height="30"
-                    viewBox="0 0 40 30"
-                    aria-hidden="true"
-                  >
-                    <path
-                      d="M2 22C10 22 12 12 22 12"
-                      fill="none"
-                      stroke="var(--leaf)"
-                      stroke-width="1.8"
-                    />
-                    <path
-                      d="M22 12C24 5 33 4 38 8C34 15 27 17 22 12Z"
-                      fill="var(--paper)"
-                      stroke="var(--leaf)"
-                      stroke-width="1.8"
-                    />
-                  </svg>
-                  <a
-                    class="what"
-                    href={view(
-                      `numbers?stage=${m.stage}&children=${m.seats.map((c) => c.id).join(',')}`,
-                    )}
-                    use:link
-                  >
-                    <span class="small">suggested for</span>
-                    <strong>{m.seats.map((c) => c.name).join(', ')}</strong>
-                    <span class="stage">{m.name}</span>
-                    <span class="why-next">{m.why}</span>
-                  </a>
-                  <span class="example kid">{m.example}</span>
-                  <details class="reasons">
-                    <summary>Why each of them</summary>
-                    <ul>
-                      {#each m.seats as c (c.id)}<li><b>{c.name}</b> {c.why}</li>{/each}
-                    </ul>
-                  </details>
+          {:else}
+            <h1 class="day">{desk.day}</h1>
+            <ol>
+              {#if away}
+                <li class="lesson put" role="status">
+                  <span>{away.sum.said} is put away.</span>
+                  <button class="act" onclick={() => void takeBack(away!)}>Undo</button>
                 </li>
+              {/if}
+              {#if inHand}{@render bud(inHand, true)}{/if}
+              {#each desk.open as l (l.id)}{@render bud(l, false)}{/each}
+              {#each meetings as m (keyOf(m))}
+                <Bud
+                  {m}
+                  whys={morning!.whys}
+                  material={desk.settings.material}
+                  busy={suggested.busy}
+                  onopen={() => void suggested.open(m)}
+                  onoff={(why) => void putOff(m, why)}
+                />
               {/each}
-            {/if}
-            {#if !inHand && desk.open.length === 0 && !morning?.meetings.length}
-              <li class="lesson none">
-                <span class="node dashed"></span>
-                <span class="what">
-                  <strong>No lesson in hand</strong>
-                  <span class="said">
-                    {shared.mayPresent
-                      ? 'Choose numbers by the ' +
-                        desk.words.swaps +
-                        ' they cause, gather the pieces, and work them on the mat.'
-                      : 'Lessons that are opened in this class appear here.'}
+              {#if shared.mayPresent}
+                {#each morning?.off ?? [] as o (o.says)}
+                  <li class="lesson put">
+                    <span>Put off for today: {o.says}.</span>
+                    <button class="act" onclick={() => void takeUp(o)}>Undo</button>
+                  </li>
+                {/each}
+              {/if}
+              {#if !inHand && desk.open.length === 0 && !morning?.meetings.length}
+                <li class="lesson none">
+                  <span class="node dashed"></span>
+                  <span class="what">
+                    <strong>No lesson in hand</strong>
+                    <span class="said">
+                      {shared.mayPresent
+                        ? 'Choose numbers by the ' +
+                          desk.words.swaps +
+                          ' they cause, gather the pieces, and work them on the mat.'
+                        : 'Lessons that are opened in this class appear here.'}
+                    </span>
                   </span>
-                </span>
-              </li>
+                </li>
+              {/if}
+            </ol>
+            {#if morning?.done.length}
+              <h2 class="done">Done today</h2>
+              <Done lessons={morning.done} />
             {/if}
-          </ol>
-          {#if morning?.done.length}
-            <h2 class="done">Done today</h2>
-            <Done lessons={morning.done} />
           {/if}
-        {/if}
+        </div>
       </div>
     {/if}
   {/snippet}
@@ -307,6 +297,11 @@
       {#if shared.mayPresent}
         <p class="other"><a href={view('numbers')} use:link>Choose other numbers</a></p>
       {/if}
+    {:else if firstUp}
+      <h1>Next</h1>
+      <p class="nextup">{firstUp.shown.map((b) => b.task).join(', ')}</p>
+      <p class="small">{firstUp.seats.map((c) => c.name).join(', ')}: {firstUp.name}</p>
+      <p class="other"><a href={view('numbers')} use:link>Choose other numbers</a></p>
     {:else if !shared.mayPresent}
       <h1>Watching</h1>
       <p class="small">You can read everything in this class and change nothing.</p>
@@ -341,7 +336,7 @@
           </li>
         {/each}
       </ul>
-    {:else if morning && !begins && !inHand && shared.mayPresent && !morning.unwritten.length}
+    {:else if morning && !begins && !inHand && !firstUp && shared.mayPresent && !morning.unwritten.length}
       <h1>The first step</h1>
       <p class="nextup">Choose a stage or your own pattern, and the numbers are drawn for you.</p>
     {/if}
@@ -413,11 +408,18 @@
     padding: 28px 28px 0 96px;
     overflow: auto;
   }
+  .along {
+    position: relative;
+    min-height: 100%;
+  }
   .stem,
   .crown {
     position: absolute;
-    left: 22px;
-    top: 0;
+    left: -74px;
+    top: -28px;
+  }
+  .stem {
+    height: calc(100% + 28px);
   }
   .day {
     font-size: var(--t4);
@@ -439,8 +441,11 @@
   .turn button:disabled {
     color: var(--ink-2);
   }
-  .days {
-    margin-top: var(--s4);
+  .looks {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 16px;
+    margin-top: var(--s3);
   }
   .away {
     grid-column: 1;
@@ -512,73 +517,6 @@
     line-height: 27px;
     color: var(--ink-2);
   }
-  .bud {
-    padding: var(--s4) 0;
-  }
-  .bud-node {
-    position: absolute;
-    left: -47px;
-    top: 16px;
-  }
-  .bud .what strong {
-    font-size: var(--t3);
-    line-height: 26px;
-  }
-  .why-next {
-    color: var(--ink-2);
-  }
-  .here summary {
-    min-height: 44px;
-    display: flex;
-    align-items: center;
-    color: var(--leaf);
-    font-weight: 650;
-    cursor: pointer;
-  }
-  .here ul {
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(84px, 1fr));
-    gap: 4px;
-  }
-  .here button {
-    width: 100%;
-    min-height: 44px;
-    padding: 2px 6px;
-    border: 1.5px solid var(--line);
-    border-radius: var(--r2);
-    background: var(--sheet);
-    line-height: 18px;
-  }
-  .gone {
-    display: block;
-  }
-  .here button[aria-pressed='true'] {
-    border-style: dashed;
-    background: none;
-    color: var(--ink-2);
-  }
-  .reasons {
-    grid-column: 1 / -1;
-    flex-basis: 100%;
-    margin-top: calc(-1 * var(--s3));
-  }
-  .reasons summary {
-    min-height: 44px;
-    display: flex;
-    align-items: center;
-    color: var(--leaf);
-    font-weight: 650;
-    cursor: pointer;
-  }
-  .reasons li {
-    margin: 4px 0 8px;
-    line-height: 20px;
-  }
-  .example {
-    font-size: var(--t3);
-    color: var(--ink-2);
-    white-space: nowrap;
-  }
   .sum {
     display: flex;
     flex-direction: column;
@@ -607,7 +545,8 @@
     }
     .stem,
     .crown {
-      left: -8px;
+      left: -64px;
+      top: -16px;
     }
     .node {
       left: -43px;
