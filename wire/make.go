@@ -244,7 +244,7 @@ func LinkOf(class setting.Class, id string, l lesson.Lesson, v lesson.View, chil
 func LessonOf(class setting.Class, link LessonLink, revision int, v lesson.View, children []lesson.Child) Lesson {
 	w := class.Words()
 	_, marks := v.Ribbon(w, 0)
-	out := Lesson{Link: link, Revision: revision, Children: []Learner{}, Apart: []string{}, Seats: lesson.MostChildren, Index: v.Index, Needs: needsOf(w, v), Roles: []Role{}, Steps: []Step{}, Finish: lesson.Finish(len(children)), WriteUp: say.WriteUp,
+	out := Lesson{Link: link, Revision: revision, Children: []Learner{}, Apart: []string{}, Seats: lesson.MostChildren, Index: v.Index, Needs: needsOf(w, v), Roles: []Role{}, Then: []string{}, Steps: []Step{}, Finish: lesson.Finish(len(children)), WriteUp: say.WriteUp,
 		Top: v.Top().String(), Scene: string(v.Trace.Scene)}
 	for i, c := range children {
 		out.Children = append(out.Children, Learner{c.ID, c.Name})
@@ -252,6 +252,9 @@ func LessonOf(class setting.Class, link LessonLink, revision int, v lesson.View,
 	}
 	var sheets, added []paper.Sheet
 	p, of := swap.From(v.Trace)
+	if len(children) > 1 {
+		out.Turns = w.Turns(v.Trace.Task)
+	}
 	if of {
 		sheets = class.Notation().Sheets(p)
 	}
@@ -281,6 +284,15 @@ func LessonOf(class setting.Class, link LessonLink, revision int, v lesson.View,
 		out.Steps = append(out.Steps, step)
 	}
 	return out
+}
+
+// ThenOf lists the tasks that come after the one in hand, and how they are worked.
+func ThenOf(w say.Words, l lesson.Lesson) []string {
+	then := []string{}
+	for nth := l.Nth + 1; nth < len(l.Items); nth++ {
+		then = append(then, w.Task(l.Items[nth].Task)+", "+say.InManner(l.Key(nth).Manner))
+	}
+	return then
 }
 
 func stepOf(s trace.Step, line say.Line, turn, mark int) Step {

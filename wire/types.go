@@ -487,6 +487,8 @@ type Lesson struct {
 	Steps    []Step     `json:"steps"`
 	Needs    Needs      `json:"needs"`
 	Roles    []Role     `json:"roles"`
+	Turns    string     `json:"turns"` // how the turn goes round, with several children
+	Then     []string   `json:"then"`  // the tasks that come after the one in hand, and how they are worked
 	Finish   string     `json:"finish"`
 	WriteUp  string     `json:"writeUp"` // what leads to the record at any step
 	Top      string     `json:"top"`     // the highest place that the work reaches

@@ -81,6 +81,14 @@ func (w Words) Role(builds []place.Number, works []place.Place, groups, store bo
 	return strings.Join(parts, ", ")
 }
 
+// Turns says how the turn goes round at a task, with several children.
+func (w Words) Turns(t task.Task) string {
+	if len(t.Parts()) == 0 || len(t.Shows()) == 0 {
+		return "The turn passes on."
+	}
+	return capital(w.For(t.Kind).ASwap()) + " goes to the child who has yet to show it."
+}
+
 // onTrays lists numbers that are built, equal ones at once: "26 on three trays".
 func (w Words) onTrays(numbers []place.Number) string {
 	same := len(numbers) > 1

@@ -83,6 +83,8 @@ export interface Lesson {
   steps: Step[];
   needs: Needs;
   roles: Role[];
+  turns: string;
+  then: string[];
   finish: string;
   writeUp: string;
   top: string;

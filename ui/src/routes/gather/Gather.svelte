@@ -22,6 +22,7 @@
 
   let { params }: { params: { lesson: string } } = $props();
 
+  const SOON = 3; // tasks that come after this one are named
   // svelte-ignore state_referenced_locally
   const hand = LessonInHand.of(params.lesson);
   const lesson = $derived(hand.lesson);
@@ -334,6 +335,7 @@
         learners={desk.learners}
         seated={lesson.children}
         roles={lesson.roles}
+        turns={lesson.turns}
         seats={lesson.seats}
         may={shared.mayPresent && link.stand !== 'ended'}
         apart={lesson.apart}
@@ -383,6 +385,13 @@
         <h1 class="next">Time</h1>
         <p><b>{lesson.needs.time}</b></p>
         <p class="small">{lesson.needs.basis}</p>
+        {#if lesson.then.length}
+          <h1 class="next">Then</h1>
+          {#each lesson.then.slice(0, SOON) as t, i (i)}<p class="kid then">{t}</p>{/each}
+          {#if lesson.then.length > SOON}
+            <p class="small">and {lesson.then.length - SOON} more</p>
+          {/if}
+        {/if}
       {/if}
     {/if}
   {/snippet}
@@ -392,6 +401,10 @@
 </Bench>
 
 <style>
+  .then {
+    font-size: var(--t2);
+    line-height: 26px;
+  }
   .list {
     margin: var(--s2) 0;
   }

@@ -7,6 +7,7 @@
     learners,
     seated,
     roles,
+    turns,
     seats,
     may,
     apart,
@@ -16,6 +17,7 @@
     learners: Learner[];
     seated: Learner[];
     roles: Role[];
+    turns: string; // how the turn goes round
     seats: number;
     may: boolean;
     apart: string[]; // who of them are not to sit together
@@ -65,7 +67,7 @@
       </li>
     {/each}
   </ol>
-  <p class="small">The turn passes on with each place.</p>
+  {#if turns}<p class="small">{turns}</p>{/if}
 {:else}
   <p class="small">Practice on your own: no children, and nothing is recorded.</p>
 {/if}
