@@ -70,7 +70,7 @@ func TestKeysAfterTouches(t *testing.T) {
 	here := "document.activeElement === document.body || document.activeElement.matches('main, [tabindex=\"-1\"]')"
 
 	// On the mat: the material is touched, and space goes on.
-	s.login(g, "hanne").Press("Start a lesson").See("Twelve of them").Write("Numbers of your own", "47+25").Press("Look").See("12 ones").Press("Gather").Press("Wren A.").Press("done").See("works the ones").Press("To the mat").See("About how much")
+	s.login(g, "hanne").Press("Numbers").See("Twelve of them").Write("Numbers of your own", "47+25").Press("Look").See("12 ones").Press("Gather").Press("Wren A.").Press("done").See("works the ones").Press("To the mat").See("About how much")
 	g.Press("blocks").Holds("the focus is with the view", here).Key(" ").See("Three trays")
 	g.Press("beads").Holds("the focus is with the view", here).Key(kb.ArrowLeft).Holds("and back", at("before/0"))
 
@@ -90,7 +90,7 @@ func TestKeysAfterTouches(t *testing.T) {
 func TestALessonIsPutAway(t *testing.T) {
 	s := open(t)
 	g := s.sit(laptopWidth, laptopHeight)
-	s.login(g, "hanne").Press("Start a lesson").See("Twelve of them").Press("Gather").See("To the mat").Settle()
+	s.login(g, "hanne").Press("Numbers").See("Twelve of them").Press("Gather").See("To the mat").Settle()
 	l := s.kept(g)
 	g.Press("Today").See("in your hand").Press("Put away").See("No lesson in hand").See("is put away").Settle()
 	if got := s.keptAs(l.ID); got.Stand != lesson.Away {

@@ -26,6 +26,21 @@ func TestReadAnswers(t *testing.T) {
 	}
 }
 
+// A column may name the places that were the learner's own; it is right by these.
+func TestPartsInAnswers(t *testing.T) {
+	got, err := formats.ReadAnswers(strings.NewReader("part," + answersHead + "ones,Wren A.,2026-11-25,47+25,,pieces,alone,62\n tens ,Wren A.,2026-11-25,47+25,,pieces,alone,62\n,Wren A.,2026-11-25,47+25,,pieces,alone,72\n"))
+	if err != nil || len(got) != 3 || !got[0].Right() || got[1].Right() || got[1].Part.String() != "tens" || got[2].Part != 0 {
+		t.Errorf("%+v, %v", got, err)
+	}
+	for name, cell := range map[string]string{"no place": "sideways", "a place that it has not": "thousands"} {
+		_, err := formats.ReadAnswers(strings.NewReader("part," + answersHead + cell + ",Wren A.,2026-11-25,47+25,,pieces,alone,72\n"))
+		var wrong *formats.CellError
+		if !errors.As(err, &wrong) || wrong.Column != "part" {
+			t.Errorf("%s: %v", name, err)
+		}
+	}
+}
+
 // A mistake is told with its line and its column.
 func TestMistakesInAnswers(t *testing.T) {
 	row := "Wren A.,2026-11-25,47+25,joining/one-swap-ones,pieces,alone,72\n"

@@ -36,6 +36,7 @@ type Lesson struct {
 type Seat struct {
 	Learner
 	Here bool // the child is in the class now
+	At   int  // the seat as it is kept: one may be empty, of a child who was erased
 }
 
 // lessonRow is a lesson as the table has it.
@@ -141,11 +142,18 @@ func sameLesson(ctx context.Context, tx *sqlx.Tx, l Lesson) error {
 // seat writes who sits at the mat of a lesson, in order. Whoever sat there
 // already may stay, also after leaving the class.
 func seat(ctx context.Context, tx *sqlx.Tx, l Lesson, ids []uuid.UUID) error {
-	var sat []uuid.UUID
-	if err := tx.SelectContext(ctx, &sat, `select learner_id from lesson_child where lesson_id = $1 order by seat`, l.ID); err != nil {
+	var rows []struct {
+		ID   uuid.UUID `db:"learner_id"`
+		Seat int       `db:"seat"`
+	}
+	if err := tx.SelectContext(ctx, &rows, `select learner_id, seat from lesson_child where lesson_id = $1 order by seat`, l.ID); err != nil {
 		return err
 	}
-	if slices.Equal(sat, ids) {
+	sat := make([]uuid.UUID, len(rows))
+	for i, r := range rows {
+		sat[i] = r.ID
+	}
+	if gap := len(rows) > 0 && rows[len(rows)-1].Seat >= len(rows); !gap && slices.Equal(sat, ids) {
 		return nil
 	}
 	if _, err := tx.ExecContext(ctx, `delete from lesson_child where lesson_id = $1`, l.ID); err != nil {
@@ -212,7 +220,7 @@ func (s *Store) Lessons(ctx context.Context, class uuid.UUID, ids []uuid.UUID) (
 	}
 	err := s.db.SelectContext(ctx, &rows, `select `+lessonColumns+`, (select json_agg(json_build_object('ID', learner_id, 'Name', coalesce((select name from enrolment
 			where class_id = $1 and enrolment.learner_id = lesson_child.learner_id order by since desc limit 1), ''),
-			'Here', exists (select 1 from enrolment where class_id = $1 and enrolment.learner_id = lesson_child.learner_id and until is null)) order by seat) from lesson_child where lesson_id = lesson.id) as seated
+			'Here', exists (select 1 from enrolment where class_id = $1 and enrolment.learner_id = lesson_child.learner_id and until is null), 'At', seat) order by seat) from lesson_child where lesson_id = lesson.id) as seated
 		from lesson join unnest($2::uuid[]) with ordinality as asked (id, n) on asked.id = lesson.id where class_id = $1 order by asked.n`, class, ids)
 	if err != nil {
 		return nil, err
@@ -227,12 +235,27 @@ func (s *Store) Lessons(ctx context.Context, class uuid.UUID, ids []uuid.UUID) (
 				return nil, fmt.Errorf("lesson %v: children: %w", row.ID, err)
 			}
 		}
+		list[i].closeUp()
 		list[i].Children = make([]string, len(list[i].Seated))
 		for k, learner := range list[i].Seated {
 			list[i].Children[k] = learner.ID.String()
 		}
 	}
 	return list, nil
+}
+
+// closeUp counts whose turn is whose by the seats that are taken. A place of a child who was
+// erased is nobody's.
+func (l *Lesson) closeUp() {
+	for i, item := range l.Items {
+		turns := make([]int, len(item.Turns))
+		for at, seat := range item.Turns {
+			turns[at] = slices.IndexFunc(l.Seated, func(s Seat) bool { return s.At == seat })
+		}
+		if len(turns) > 0 {
+			l.Items[i].Turns = turns
+		}
+	}
 }
 
 // LessonInHand returns the id of the lesson that an account has in hand in a

@@ -119,7 +119,10 @@ func asked(d definition, p problem.Problem, part place.Set) bool {
 	return slices.ContainsFunc(d.asks, func(s task.Skill) bool { return slices.Contains(shows, s) })
 }
 
-func swapping(_ definition, p problem.Problem, part place.Set) bool { return len(p.ShowsIn(part)) > 0 }
+// swapping: a swap is made there, where there is any.
+func swapping(_ definition, p problem.Problem, part place.Set) bool {
+	return len(p.ShowsIn(part)) > 0 || len(p.Shows()) == 0
+}
 
 func acrossOne(_ definition, p problem.Problem, part place.Set) bool { return p.CrossesIn(part) > 0 }
 

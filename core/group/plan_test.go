@@ -106,6 +106,74 @@ func TestMeetingsKeepTheirRules(t *testing.T) {
 	}
 }
 
+// What was put off on an earlier day comes first, for those of its children whose step it is
+// still; what was put off today comes not again to them; nothing of it makes anybody sit twice
+// or beside one from whom it is kept apart.
+func TestPutOffLessonsReturn(t *testing.T) {
+	rng := rand.New(rand.NewPCG(18, 5))
+	again, gone := 0, 0
+	for n := range 400 {
+		children, apart := madeUp(rng, 2+n%12)
+		day := group.Day{Today: today, Seats: 4, Most: 3, Apart: apart}
+		list := group.Meetings(children, day)
+		if len(list) == 0 {
+			continue
+		}
+		first := list[0]
+		put := group.PutOff{Kind: first.Kind, On: today, Why: group.NoTime}
+		for _, s := range first.Seats {
+			put.Children = append(put.Children, s.ID)
+		}
+		day.Off = []group.PutOff{put}
+		for _, m := range group.Meetings(children, day) {
+			for _, s := range m.Seats {
+				if m.Kind == first.Kind && slices.Contains(put.Children, s.ID) {
+					t.Fatalf("class %d: %s is suggested again for what was put off today", n, s.Name)
+				}
+			}
+		}
+		gone++
+		for _, ago := range []int{0, 4, 13, 19} {
+			day.Off[0].On = today - book.Day(1+ago)
+			then := group.Meetings(children, day)
+			late := day.Off[0].On.SchoolDays(today) > 10
+			if late == (then[0].Off != nil) {
+				t.Fatalf("class %d, put off %d days ago: %+v", n, 1+ago, then[0].Off)
+			}
+			if late {
+				continue
+			}
+			again++
+			if then[0].Kind != first.Kind || len(then[0].Seats) == 0 || len(then) > 3 {
+				t.Fatalf("class %d: %v comes first", n, then[0].Kind)
+			}
+			sat := map[string]bool{}
+			for _, m := range then {
+				if clash(m.Seats, apart) {
+					t.Fatalf("class %d: two sit together who are not to", n)
+				}
+				for _, s := range m.Seats {
+					if sat[s.ID] || m.Off != nil && !slices.Contains(put.Children, s.ID) {
+						t.Fatalf("class %d: %s at %v", n, s.Name, m.Kind)
+					}
+					sat[s.ID] = true
+				}
+			}
+		}
+		// Whoever is not here, or has another step by now, sits not there.
+		if len(first.Seats) > 1 {
+			day.Off[0].On = today - 1
+			rest := slices.DeleteFunc(slices.Clone(children), func(c group.Child) bool { return c.ID == first.Seats[0].ID })
+			if then := group.Meetings(rest, day); then[0].Off == nil || len(then[0].Seats) != len(first.Seats)-1 {
+				t.Fatalf("class %d: without one of them %+v", n, then[0])
+			}
+		}
+	}
+	if again == 0 || gone == 0 {
+		t.Errorf("%d returned, %d gone", again, gone)
+	}
+}
+
 // The one lesson of a day is the one that presses most of all that there could be: no set of
 // children at any stage in any manner, found by trying, presses more.
 func TestTheOneLessonPressesMost(t *testing.T) {

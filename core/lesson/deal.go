@@ -46,7 +46,9 @@ func (l *Lesson) reseated(children []string) {
 		}
 		turns := make([]int, len(item.Turns))
 		for at, seat := range item.Turns {
-			turns[at] = slices.Index(children, l.Children[seat])
+			if turns[at] = -1; seat >= 0 {
+				turns[at] = slices.Index(children, l.Children[seat])
+			}
 		}
 		if len(turns) > 0 && !slices.Contains(turns, -1) {
 			l.Items[i].Turns = turns

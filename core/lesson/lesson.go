@@ -47,7 +47,7 @@ type Item struct {
 	Task   task.Task
 	Stage  choose.StageID
 	Manner book.Manner           // in which it is to be worked; empty for as the material says
-	Turns  []int                 // whose each place is, by the place: the seat of the child; nil where it is not dealt
+	Turns  []int                 // whose each place is, by the place: the seat of the child, -1 of one who is gone; nil where it is not dealt
 	Saw    map[place.Place]Sight // how the mat saw each place worked
 }
 

@@ -116,6 +116,9 @@ func (l Lesson) Saw(nth int, w say.Words) []Saw {
 		if int(c.Place) < len(turns) {
 			child = turns[c.Place]
 		}
+		if child < 0 {
+			continue // a child who was erased
+		}
 		saw = append(saw, Saw{child, c.Place, w.Worked(p, c)})
 	}
 	return saw
