@@ -6,6 +6,7 @@ import (
 
 	"vineswap/core/choose"
 	"vineswap/core/ladder"
+	"vineswap/core/lesson"
 	"vineswap/e2e/guide"
 	"vineswap/store"
 )
@@ -39,8 +40,12 @@ func TestALessonIsSuggestedWithReasons(t *testing.T) {
 	s.login(g, "hanne").See("suggested for")
 	first := guide.Read[string](g, "document.querySelector('.bud .what strong').innerText")
 	g.Press("Why each of them").Holds("a reason for each", "document.querySelectorAll('.bud details[open] li').length === document.querySelector('.bud .what strong').innerText.split(', ').length")
-	g.Press("suggested for").See("Twelve of them").Press("Gather").Holds("they come", fmt.Sprintf("%q.split(', ').every((name) => document.querySelector('.gather, main').innerText.includes(name))", first))
+	g.Press("suggested for").See("Who does what").Holds("they come", fmt.Sprintf("%q.split(', ').every((name) => document.body.innerText.includes(name))", first))
 	s.check(g)
+	kept := s.kept(g)
+	if kept.Stand != lesson.Gathering || len(kept.Children) == 0 || kept.Items[0].Manner == "" || kept.Items[0].Stage == "" {
+		t.Errorf("opened as %+v", kept)
+	}
 }
 
 // The lead keeps two children apart: it is warned where they sit together, an assistant is

@@ -78,13 +78,14 @@ func TestTheChainOverTwoDays(t *testing.T) {
 		}
 		g.See("Quill Z. · no swap").Press("Plan this lesson").See("For Quill Z.").See("Twelve of them").Press("Gather").See("works the ones").Press("To the mat").See("About how much").Press("Lay out").See("Three trays")
 	}
-	right := func() {
-		workedToTheEnd(g).Press("Quill Z. right, ").Holds("written", "document.querySelector('.box.written')").Settle()
+	// The mat was led, so that help is proposed; the child did it alone.
+	alone := func() {
+		workedToTheEnd(g).Holds("with help", "document.querySelector('.row .small').innerText.startsWith('with help')").Key("1").See("no answer").Key("r", "a", " ").Holds("written", "document.querySelector('.box.written')").Settle()
 	}
 	plan()
-	right()
+	alone()
 	g.Press("One more like it").Holds("from the beginning", at("before/0"))
-	right()
+	workedToTheEnd(g).Holds("alone, as before", "document.querySelector('.row .small').innerText.startsWith('alone')").Press("Quill Z. right, ").Holds("written", "document.querySelector('.box.written')").Settle()
 	g.Press("Finish the lesson").See("Wednesday 25 November").Press("Class").Holds("a short lobe", leafSays("Quill Z.", "no swap", "under way with pieces"))
 	g.Press("Quill Z., 0 days").See("6 of 7 beads: one more right alone.")
 	s.check(g)
@@ -113,7 +114,7 @@ func TestTheChainOverTwoDays(t *testing.T) {
 		}
 	}
 	g.Press("Plan this lesson").See("Quill Z.").See("Twelve of them").Press("Gather").See("works the ones").Press("To the mat").See("About how much").Press("Lay out").See("Three trays")
-	right()
+	alone()
 	g.Press("Finish the lesson").See("Thursday 26 November").Press("Class").Holds("a full lobe", leafSays("Quill Z.", "no swap", "secure with pieces")).Holds("and waiting for over ten", leafSays("Quill Z.", "one swap, ones", "not yet"))
 	g.Press("Quill Z., 0 days").Press("addition, no swap: secure with pieces").See("Secure since today. Right alone 7 times on 3 days, last today.")
 	s.check(g)

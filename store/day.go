@@ -35,7 +35,7 @@ func (s *Store) PutOffs(ctx context.Context, class uuid.UUID) ([]group.PutOff, e
 	err := s.db.SelectContext(ctx, &rows, `select stage, manner, leaving, day, why, json_agg(enrolment.learner_id order by enrolment.learner_id) as children from put_off
 		join put_off_child on put_off_id = put_off.id
 		join enrolment on enrolment.class_id = put_off.class_id and enrolment.learner_id = put_off_child.learner_id and until is null
-		where put_off.class_id = $1 group by put_off.id order by day, stage, manner, put_off.id`, class)
+		where put_off.class_id = $1 group by put_off.id order by day, stage, manner, leaving, put_off.id`, class)
 	if err != nil {
 		return nil, err
 	}

@@ -357,6 +357,7 @@ func OffOf(w say.Words, o group.PutOff, names map[string]string) Off {
 	for _, id := range o.Children {
 		who = append(who, names[id])
 	}
+	slices.Sort(who)
 	return Off{string(o.Stage), string(o.Manner), o.Leaving, o.Children, fmt.Sprintf("%s: %s, %s", strings.Join(who, ", "), w.Stage(o.Stage), say.InManner(o.Manner))}
 }
 

@@ -166,9 +166,17 @@
     const index = lesson?.steps.findIndex((s) => s.at === at) ?? -1;
     if (index >= 0 && !ended) goTo(index);
   };
+  /** Whether another task follows where nobody is written up. */
+  const goesOn = $derived(
+    shared.mayPresent &&
+      !!lesson &&
+      !lesson.children.length &&
+      lesson.link.nth + 1 < lesson.link.tasks,
+  );
   const toRecord = (): void => void push(view(`record/${params.lesson}`));
   async function finish(): Promise<void> {
     if (lesson?.children.length) return toRecord();
+    if (goesOn) return hand.change({ nth: lesson!.link.nth + 1 }).then(() => hand.load());
     if (shared.mayPresent) await hand.change({ stand: 'ended' });
     if (hand.trouble) return;
     await loadDesk(desk.class.id);
@@ -405,7 +413,7 @@
               ? lesson.writeUp
               : hands || asking
                 ? 'Show it'
-                : (to?.do ?? lesson.finish)}
+                : (to?.do ?? (goesOn ? 'On to the next one' : lesson.finish))}
             onclick={forward}
           />
         </div>

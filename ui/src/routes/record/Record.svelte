@@ -202,6 +202,12 @@
     await loadDesk(desk.class.id);
     await push(view('today'));
   }
+  /** Takes the next task of the lesson in hand. */
+  async function goOn(): Promise<void> {
+    write();
+    await hand.change({ nth: page!.index + 1 });
+    if (!hand.trouble) await push(view(`mat/${params.lesson}`));
+  }
   async function more(): Promise<void> {
     write();
     await hand.change({ more: true });
@@ -226,6 +232,8 @@
       ) ?? -1;
     if (left >= 0 && left !== nth)
       return { label: `Record ${page!.tasks[left]!.text}`, act: () => show(left) };
+    const next = page ? page.tasks[page.index + 1] : undefined;
+    if (next && !ended) return { label: `On to ${next.text}`, act: () => void goOn() };
     return { label: ended ? 'Back to Today' : 'Finish the lesson', act: () => void finish() };
   });
 
