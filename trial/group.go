@@ -162,6 +162,7 @@ type GroupResult struct {
 	LongWaits  int // children who waited longGap or more
 	EmptyDays  int // days without a suggestion
 	Stages     int // stages that are truly known at the end, over all children
+	Without    int // of these, those that are known without pieces
 	Clashes    int // children seated beside one from whom they are kept apart
 	SeatedMore int // children who sat at two lessons at once
 	Lessons    int
@@ -220,6 +221,9 @@ func (r *room) run(rule suggest) (g GroupResult) {
 				if slices.ContainsFunc(stage.Manners, func(m book.Manner) bool { return p.Knows(stage.ID, m) > .9 }) {
 					g.Stages++
 				}
+				if slices.ContainsFunc(stage.Manners, func(m book.Manner) bool { return !m.WithMaterial() && p.Knows(stage.ID, m) > .9 }) {
+					g.Without++
+				}
 			}
 		}
 	}
@@ -274,6 +278,7 @@ func Grouped(rooms int, seed uint64) []GroupRow {
 				row.LongWaits += g.LongWaits
 				row.EmptyDays += g.EmptyDays
 				row.Stages += g.Stages
+				row.Without += g.Without
 				row.Clashes += g.Clashes
 				row.SeatedMore += g.SeatedMore
 				row.Lessons += g.Lessons
@@ -288,10 +293,10 @@ func Grouped(rooms int, seed uint64) []GroupRow {
 // WriteGrouped prints the trial as a table.
 func WriteGrouped(out io.Writer, rows []GroupRow) error {
 	lines := fmt.Sprintf("%d classes of %d children for each line, %d weeks, %d lessons a day with %d seats\n\n", rows[0].Rooms, classSize, weeksLong, perDayMet, seatsEach)
-	lines += fmt.Sprintf("%-10s %-22s %14s %16s %12s %14s %14s %8s\n", "numbers to", "rule", "longest wait", "waited 10 days", "empty days", "in a lesson", "stages known", "clashes")
+	lines += fmt.Sprintf("%-10s %-22s %14s %16s %12s %14s %14s %15s %8s\n", "numbers to", "rule", "longest wait", "waited 10 days", "empty days", "in a lesson", "stages known", "without pieces", "clashes")
 	for _, r := range rows {
 		children, days := r.Rooms*classSize, r.Rooms*weeksLong*5
-		lines += fmt.Sprintf("%-10d %-22s %9d days %14.1f %% %10.1f %% %14.1f %14.1f %8d\n", r.Limit, r.Rule, r.Longest, 100*float64(r.LongWaits)/float64(children), 100*float64(r.EmptyDays)/float64(days), float64(r.Seats)/float64(max(1, r.Lessons)), float64(r.Stages)/float64(children), r.Clashes)
+		lines += fmt.Sprintf("%-10d %-22s %9d days %14.1f %% %10.1f %% %14.1f %14.1f %15.1f %8d\n", r.Limit, r.Rule, r.Longest, 100*float64(r.LongWaits)/float64(children), 100*float64(r.EmptyDays)/float64(days), float64(r.Seats)/float64(max(1, r.Lessons)), float64(r.Stages)/float64(children), float64(r.Without)/float64(children), r.Clashes)
 	}
 	_, err := io.WriteString(out, lines)
 	return err
