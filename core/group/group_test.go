@@ -147,6 +147,65 @@ func TestProposed(t *testing.T) {
 	}
 }
 
+// In the class's own proposals, too, nobody sits beside a child from whom it is kept apart; the
+// next one comes instead.
+func TestProposedApart(t *testing.T) {
+	children := orchard(t)
+	for _, stage := range ladder.Stages(ladder.Joining) {
+		who := group.ProposedAt(children, ladder.Joining, 4, nil, today)[stage.ID]
+		if len(who) < 2 {
+			continue
+		}
+		for _, pair := range []group.Pair{{who[0].ID, who[1].ID}, {who[1].ID, who[0].ID}} {
+			then := group.ProposedAt(children, ladder.Joining, 4, []group.Pair{pair}, today)[stage.ID]
+			has := func(id string) bool {
+				return slices.ContainsFunc(then, func(c group.Child) bool { return c.ID == id })
+			}
+			if !has(who[0].ID) || has(who[1].ID) {
+				t.Errorf("%s: %s, kept apart", stage.ID, namesOf(then))
+			}
+		}
+	}
+}
+
+// A class of nobody, of one, of one of whom nothing is recorded, and of forty; a child kept
+// apart from itself or from one who is not there sits all the same.
+func TestClassesOfEverySize(t *testing.T) {
+	all := orchard(t)
+	nothing := group.Child{ID: "new", Name: "New N.", Child: ladder.Child{Class: school}}
+	var forty []group.Child
+	for i := range 40 {
+		c := all[i%len(all)]
+		c.ID, c.Name = fmt.Sprint("child-", i), fmt.Sprint("Child ", i)
+		forty = append(forty, c)
+	}
+	for name, c := range map[string]struct {
+		children []group.Child
+		apart    []group.Pair
+		lessons  int
+	}{
+		"nobody":                  {nil, nil, 0},
+		"one":                     {all[:1], nil, 1},
+		"one without a record":    {[]group.Child{nothing}, nil, 1},
+		"apart from itself":       {all[:1], []group.Pair{{all[0].ID, all[0].ID}}, 1},
+		"apart from one who left": {all[:1], []group.Pair{{all[0].ID, "gone"}, {"gone", "gone too"}}, 1},
+		"forty":                   {forty, nil, 3},
+	} {
+		list := group.Meetings(c.children, group.Day{Today: today, Seats: 4, Most: 3, Apart: c.apart})
+		if len(list) != c.lessons {
+			t.Errorf("%s: %d lessons", name, len(list))
+		}
+		for _, m := range list {
+			if len(m.Seats) == 0 || len(m.Seats) > 4 {
+				t.Errorf("%s: %d seats", name, len(m.Seats))
+			}
+		}
+		if len(c.children) == 1 && len(list) == 1 && list[0].Seats[0].Never != (c.children[0].ID == "new") {
+			t.Errorf("%s: %+v", name, list[0].Seats[0])
+		}
+	}
+}
+
 // Lessons that suggest themselves share nobody, and each child sits at a step of its own.
 func TestMeetings(t *testing.T) {
 	list := group.Meetings(orchard(t), group.Day{Today: today, Seats: 2, Most: 5})

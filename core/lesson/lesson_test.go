@@ -88,14 +88,6 @@ func TestWith(t *testing.T) {
 	}
 }
 
-func children(names ...string) []lesson.Child {
-	var out []lesson.Child
-	for _, n := range names {
-		out = append(out, lesson.Child{ID: n, Name: n})
-	}
-	return out
-}
-
 func TestTurnsAndRoles(t *testing.T) {
 	for _, c := range []struct {
 		names []string
