@@ -440,6 +440,7 @@ type Off struct {
 // first.
 type Week struct {
 	Days []string  `json:"days"` // "Mon 23"
+	Now  int       `json:"now"`  // which of them is today; -1 on a weekend
 	Rows []WeekRow `json:"rows"`
 }
 

@@ -372,7 +372,7 @@ func WhysOf() []Named {
 
 // WeekOf makes the week back.
 func WeekOf(rows []group.WeekRow, today book.Day) Week {
-	out := Week{Days: []string{}, Rows: []WeekRow{}}
+	out := Week{Days: []string{}, Now: slices.Index(group.SchoolWeek(today), today), Rows: []WeekRow{}}
 	for _, d := range group.SchoolWeek(today) {
 		out.Days = append(out.Days, d.Time().Format("Mon 2"))
 	}

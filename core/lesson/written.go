@@ -133,17 +133,18 @@ type Held struct {
 	Children []string
 }
 
-// Worked lists the children at the tasks that were worked: all of them once the
-// lesson has ended, and those that were left for another task on the mat. Of whom of
-// them nothing is written (book.Written) is still to be written up.
+// Worked lists the children at the tasks that were worked: those that were left for the
+// next one on the mat, and the one in hand too once the lesson has ended. Tasks that it did
+// not come to were not worked. Of whom of them nothing is written (book.Written) is still to
+// be written up.
 func (h Held) Worked() []book.Spot {
 	var list []book.Spot
 	if h.Stand == Away {
 		return nil
 	}
 	for nth := range h.Items {
-		if h.Stand != Ended && (h.Stand != OnTheMat || nth == h.Nth) {
-			continue
+		if nth > h.Nth || h.Stand != Ended && (h.Stand != OnTheMat || nth == h.Nth) {
+			break
 		}
 		for _, child := range h.Children {
 			list = append(list, book.Spot{Lesson: h.ID, Nth: nth, Learner: child})

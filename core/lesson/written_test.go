@@ -93,7 +93,8 @@ func TestUnwritten(t *testing.T) {
 		want    int
 	}{
 		"while it is gathered":    {held(lesson.Gathering, 0), nil, 0},
-		"on the first task":       {held(lesson.OnTheMat, 0), nil, 2},
+		"on the first task":       {held(lesson.OnTheMat, 0), nil, 0},
+		"ended at the first":      {held(lesson.Ended, 0), nil, 2},
 		"gone on to the second":   {held(lesson.OnTheMat, 1), nil, 2},
 		"ended":                   {held(lesson.Ended, 1), nil, 4},
 		"one written":             {held(lesson.Ended, 1), []book.Record{written}, 3},

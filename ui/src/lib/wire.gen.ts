@@ -869,6 +869,7 @@ export interface PutOff {
 }
 export interface Week {
   days: string[];
+  now: number;
   rows: WeekRow[];
 }
 export interface WeekRow {

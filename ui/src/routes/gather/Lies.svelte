@@ -28,7 +28,10 @@
   const RUG = { x: 120, y: 40, w: 460, h: 156 };
   const pitch = $derived(300 / Math.max(1, places.length));
   const seats = $derived(
-    children.map((name, i) => ({ name, x: RUG.x + (RUG.w / (children.length + 1)) * (i + 1) })),
+    children.map((name, i) => ({
+      name,
+      x: RUG.x + (RUG.w / children.length) * (i + 0.5) - 4 * (name.length + 1),
+    })),
   );
   /** Words stay readable where the picture is small. */
   let w = $state(W);

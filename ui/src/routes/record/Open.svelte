@@ -102,9 +102,9 @@
   <span class="kid">{draft.answer || 'no answer'}</span>
 </div>
 {#if parts.length > 1}
+  <p class="small saw">Its own work{saw ? `: ${saw}` : ''}</p>
   <div class="own" role="group" aria-label="What the child worked itself">
-    <span class="small">itself</span>
-    <button aria-pressed={!draft.part?.length} onclick={() => set({ part: [] })}>all of it</button>
+    <button aria-pressed={!draft.part?.length} onclick={() => set({ part: [] })}>all</button>
     {#each parts as p (p.id)}
       <button
         aria-pressed={draft.part?.includes(p.id) ?? false}
@@ -114,7 +114,7 @@
     {/each}
   </div>
 {/if}
-{#if saw}<p class="small saw">{saw}</p>{/if}
+{#if saw && parts.length < 2}<p class="small saw">{saw}</p>{/if}
 <div class="halves">
   <div>
     <div class="three">
@@ -246,10 +246,12 @@
   }
   .own button {
     flex: 1 1 auto;
-    padding: 0 8px;
+    padding: 0 6px;
     border: 1px solid var(--edge);
     border-radius: var(--r2);
     background: var(--paper);
+    font-size: var(--t1);
+    text-align: center;
   }
   .own [aria-pressed='true'] {
     border-color: var(--leaf);
@@ -257,7 +259,7 @@
     font-weight: 650;
   }
   .saw {
-    margin-bottom: 6px;
+    margin-bottom: 2px;
   }
   .three,
   .keys,

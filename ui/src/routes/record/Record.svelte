@@ -228,7 +228,9 @@
     }
     const left =
       page?.tasks.findIndex((_, i) =>
-        children.some((c) => !records.written(c.id, i) && (ended || i < page!.index)),
+        children.some(
+          (c) => !records.written(c.id, i) && (i < page!.index || (ended && i === page!.index)),
+        ),
       ) ?? -1;
     if (left >= 0 && left !== nth)
       return { label: `Record ${page!.tasks[left]!.text}`, act: () => show(left) };

@@ -63,7 +63,7 @@
     onchange={(e) => setDay({ minutes: Number(e.currentTarget.value) })}
   >
     {#each MINUTES.includes(morning.minutes) ? MINUTES : [...MINUTES, morning.minutes] as n (n)}
-      <option value={String(n)}>{n === 0 ? 'minutes not said' : `${n} minutes`}</option>
+      <option value={String(n)}>{n === 0 ? 'time not set' : `${n} minutes`}</option>
     {/each}
   </select>
   <select

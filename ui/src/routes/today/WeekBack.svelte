@@ -12,8 +12,7 @@
     <thead>
       <tr>
         <th class="unseen">child</th>
-        {#each week.days as day, i (day)}<th scope="col" class:now={i === week.days.length - 1}
-            >{day}</th
+        {#each week.days as day, i (day)}<th scope="col" class:now={i === week.now}>{day}</th
           >{/each}
       </tr>
     </thead>
@@ -26,7 +25,7 @@
               >{/if}</th
           >
           {#each row.seen as seen, i (i)}
-            <td class:now={i === row.seen.length - 1}>
+            <td class:now={i === week.now}>
               {#if seen}<svg width="22" height="22" viewBox="-11 -18 22 22" aria-hidden="true"
                   ><use href="#leaf" transform="rotate(-30) scale(.9)" /></svg
                 >{/if}<span class="unseen">{seen ? 'seen' : 'not seen'}</span>
@@ -58,6 +57,10 @@
     height: 32px;
     font-weight: 400;
     color: var(--ink-2);
+  }
+  td svg {
+    display: block;
+    margin: 0 auto;
   }
   .now {
     background: var(--leaf-tint);
