@@ -261,9 +261,42 @@ func clash(seats []group.Seat, apart []group.Pair) bool {
 	return false
 }
 
+// Forty children with two years of records, eight a week: their vines of the day and the
+// lessons that suggest themselves, from the folds that are kept.
 func BenchmarkMeetings(b *testing.B) {
-	children, apart := madeUp(rand.New(rand.NewPCG(18, 3)), 40)
+	const weeks, each = 80, 8
+	rng := rand.New(rand.NewPCG(18, 3))
+	class := ladder.Class{Limit: 10_000}
+	for w := range book.Week(weeks) {
+		class.Weeks = append(class.Weeks, today.Week()-weeks+w)
+	}
+	children, apart := madeUp(rng, 40)
+	for i := range children {
+		fold := ladder.NewFold(class)
+		for w := range weeks {
+			strand := ladder.Strands()[rng.IntN(len(ladder.Strands()))]
+			stages := class.Stages(strand)
+			stage := stages[rng.IntN(1+min(len(stages)-1, w*len(stages)/weeks))]
+			manner := stage.Manners[rng.IntN(len(stage.Manners))]
+			for range each {
+				o := book.Observation{Task: stage.Example, Stage: stage.ID, Manner: manner, Help: book.Alone, Came: book.Typed, Runs: 1, Answer: stage.Example.Result(), Day: today - book.Day(7*(weeks-w)-rng.IntN(5))}
+				if rng.IntN(8) == 0 {
+					o.Answer = "7"
+				}
+				fold.Take(ladder.Saw(o))
+			}
+		}
+		children[i].Child = ladder.Child{Standings: fold.Standings(), Class: class}
+	}
+	b.ResetTimer()
 	for b.Loop() {
-		group.Meetings(children, group.Day{Today: today, Seats: 4, Most: 3, Apart: apart})
+		now := make([]group.Child, len(children))
+		for i, c := range children {
+			now[i] = c
+			now[i].Child = c.On(today)
+		}
+		if len(group.Meetings(now, group.Day{Today: today, Seats: 4, Most: 3, Apart: apart})) != 3 {
+			b.Fatal("not three lessons")
+		}
 	}
 }

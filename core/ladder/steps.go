@@ -1,7 +1,6 @@
 package ladder
 
 import (
-	"cmp"
 	"slices"
 
 	"vineswap/core/book"
@@ -63,15 +62,19 @@ func (c Child) NextSteps(today book.Day) []NextStep {
 		steps = slices.DeleteFunc(steps, func(s NextStep) bool { return s.Kind == GoOn || s.Kind == Begin || s.Kind == Leave })
 		steps = append(steps, NextStep{LetBe, repeated.Stage, repeated.Manner, c.Lobe(repeated, today)})
 	}
-	order := []StepKind{GoBack, LetBe, LookAgain, Return, Leave, GoOn, Begin}
-	rank := func(s NextStep) int {
-		if s.Kind == Begin && len(c.Proofs(s.Stage, today)) == 0 {
-			return len(order) // what nothing leads to comes last
+	var ranked, last []NextStep
+	for _, kind := range []StepKind{GoBack, LetBe, LookAgain, Return, Leave, GoOn, Begin} {
+		for _, s := range steps {
+			switch {
+			case s.Kind != kind:
+			case kind == Begin && !c.proven(s.Stage):
+				last = append(last, s) // what nothing leads to comes last
+			default:
+				ranked = append(ranked, s)
+			}
 		}
-		return slices.Index(order, s.Kind)
 	}
-	slices.SortStableFunc(steps, func(a, b NextStep) int { return cmp.Compare(rank(a), rank(b)) })
-	return steps
+	return append(ranked, last...)
 }
 
 // stepsOf is a step for each lobe that asks for one.

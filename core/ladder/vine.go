@@ -278,6 +278,19 @@ func (c Child) Proofs(id choose.StageID, today book.Day) []Proof {
 	return proofs
 }
 
+// proven tells whether any stage that comes before a stage is met, as Proofs lists them.
+func (c Child) proven(id choose.StageID) bool {
+	stage, _ := StageByID(id)
+	for _, row := range stage.After {
+		for _, before := range row {
+			if _, built := StageByID(before); built && c.met(before) != "" {
+				return true
+			}
+		}
+	}
+	return false
+}
+
 // Waits returns the stages that have to be met before a stage and are not.
 func (c Child) Waits(id choose.StageID) []choose.StageID {
 	stage, _ := StageByID(id)
