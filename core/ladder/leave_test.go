@@ -8,6 +8,8 @@ import (
 	"vineswap/core/book"
 	"vineswap/core/choose"
 	"vineswap/core/ladder"
+	"vineswap/core/place"
+	"vineswap/core/problem"
 )
 
 // worked is a row of answers at one swap in the ones: r is right alone, n right and prompted,
@@ -158,5 +160,42 @@ func TestSnakesKeepTheirBeads(t *testing.T) {
 	child := ladder.Child{Standings: ladder.Judge(ladder.Class{}, events)}
 	if slices.ContainsFunc(child.NextSteps(today), func(s ladder.NextStep) bool { return s.Kind == ladder.Leave }) {
 		t.Error("a snake is to be left")
+	}
+}
+
+// A child who has worked every kind of swap, on two days, in its own places of problems that
+// others worked with it is as secure as one who worked them whole; without one of the kinds,
+// or on one day, it is not.
+func TestSecureInParts(t *testing.T) {
+	for name, c := range map[string]struct {
+		parts  []string // the places, problem by problem
+		days   int
+		secure bool
+	}{
+		"every kind, on two days":    {[]string{"ones", "tens", "hundreds", "ones", "tens", "hundreds", "ones"}, 2, true},
+		"two places at once":         {[]string{"ones tens", "hundreds", "tens", "ones", "hundreds", "ones tens", "ones"}, 2, true},
+		"whole":                      {[]string{"", "", "", "", "", "", ""}, 2, true},
+		"on one day":                 {[]string{"ones", "tens", "hundreds", "ones", "tens", "hundreds", "ones"}, 1, false},
+		"never the hundreds":         {[]string{"ones", "tens", "ones", "tens", "ones", "tens", "ones", "tens"}, 2, false},
+		"one fewer":                  {[]string{"ones", "tens", "hundreds", "ones", "tens", "hundreds"}, 2, false},
+		"two of them without a swap": {[]string{"ones", "tens", "hundreds", "ones", "tens", "thousands", "thousands"}, 2, false},
+		"and two more with one":      {[]string{"ones", "tens", "hundreds", "ones", "tens", "thousands", "thousands", "tens", "hundreds"}, 2, true},
+	} {
+		t.Run(name, func(t *testing.T) {
+			var events []ladder.Event
+			for i, part := range c.parts {
+				places, err := place.ParseSet(part)
+				if err != nil {
+					t.Fatal(err)
+				}
+				p := problem.SumOf(1_199+100*place.Number(i), 2_985) // swaps in the ones, the tens and the hundreds
+				events = append(events, ladder.Saw(book.Observation{Task: p.Task(), Stage: choose.SeveralSwaps, Manner: book.Pieces, Help: book.Alone, Came: book.Marked, Runs: 1, Answer: p.Result(), Part: places, Day: today - book.Day(i%c.days)}))
+			}
+			slices.SortStableFunc(events, func(a, b ladder.Event) int { return int(a.Seen.Day - b.Seen.Day) })
+			got := ladder.Judge(ladder.Class{}, events)[ladder.Key{Stage: choose.SeveralSwaps, Manner: book.Pieces}]
+			if (got.State == ladder.Secure) != c.secure {
+				t.Errorf("%s with %v beads on %d days, %v missing", got.State, got.Beads.Float(), got.Days, got.Missing)
+			}
+		})
 	}
 }

@@ -304,17 +304,21 @@ const touched = `((e) => {
 // act, and nothing may lie over it.
 func (g *Guide) Press(name string) *Guide {
 	spot := fmt.Sprintf("%s(%s(%s))", touched, named, quoted(name))
-	g.until("press "+name, spot)
-	if g.err != nil {
-		return g
+	for deadline := time.Now().Add(patience); ; {
+		g.until("press "+name, spot)
+		if g.err != nil {
+			return g
+		}
+		at, err := chromedp.Run(g.ctx, chromedp.Evaluate[[]float64](spot+" ?? []"))
+		if err == nil && len(at) == 2 {
+			g.do("press "+name, chromedp.MouseClickXY(at[0], at[1]))
+			return g
+		}
+		if time.Now().After(deadline) { // what was there a moment ago is made anew again and again
+			g.fail("press "+name, errors.Join(errors.New("it has gone"), err))
+			return g
+		}
 	}
-	at, err := chromedp.Run(g.ctx, chromedp.Evaluate[[]float64](spot+" ?? []"))
-	if err != nil || len(at) != 2 {
-		g.fail("press "+name, errors.Join(errors.New("it has gone"), err))
-		return g
-	}
-	g.do("press "+name, chromedp.MouseClickXY(at[0], at[1]))
-	return g
 }
 
 // Write types into the field with this label, instead of what is there.
