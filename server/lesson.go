@@ -144,6 +144,9 @@ func (s *Server) wireLesson(c *call, id uuid.UUID) (wire.Lesson, error) {
 		return wire.Lesson{}, err
 	}
 	made := wire.LessonOf(c.class.Settings, link, kept.Revision, view, childrenOf(kept))
+	if m := kept.Current().Manner; m != "" && made.Link.Sum.One == nil {
+		made.Reach = say.InReach(m)
+	}
 	made.Then = wire.ThenOf(c.class.Settings.Words(), kept.Lesson)
 	made.Apart, err = s.warnings(c, childrenOf(kept))
 	return made, err

@@ -49,6 +49,9 @@ func (s *Store) PutOffs(ctx context.Context, class uuid.UUID) ([]group.PutOff, e
 	return list, nil
 }
 
+// forgottenAfter is for how many days it is kept that a lesson was put off.
+const forgottenAfter = 30
+
 // PutOff keeps that a lesson is put off, instead of what was put off of its kind for any of
 // its children before, or takes that back. ErrNone for a child who is not in the class now.
 func (s *Store) PutOff(ctx context.Context, class uuid.UUID, put group.PutOff, off bool) error {
@@ -61,8 +64,8 @@ func (s *Store) PutOff(ctx context.Context, class uuid.UUID, put group.PutOff, o
 		ids[i] = id
 	}
 	return s.inTx(ctx, func(tx *sqlx.Tx) error {
-		if _, err := tx.ExecContext(ctx, `delete from put_off where class_id = $1 and stage = $2 and manner = $3 and leaving = $4
-			and exists (select 1 from put_off_child where put_off_id = id and learner_id = any($5))`, class, put.Stage, put.Manner, put.Leaving, ids); err != nil || !off {
+		if _, err := tx.ExecContext(ctx, `delete from put_off where class_id = $1 and (day < $6 or not exists (select 1 from put_off_child where put_off_id = id)
+			or stage = $2 and manner = $3 and leaving = $4 and exists (select 1 from put_off_child where put_off_id = id and learner_id = any($5)))`, class, put.Stage, put.Manner, put.Leaving, ids, (put.On - forgottenAfter).Time()); err != nil || !off {
 			return err
 		}
 		id := uuid.New()

@@ -226,10 +226,14 @@ func LinkOf(class setting.Class, id string, l lesson.Lesson, v lesson.View, chil
 		ID: id, Sum: sum, Stand: string(l.Stand), Material: string(l.InHand(l.Nth)), Children: []string{},
 		Nth: l.Nth, Tasks: len(l.Items), Ribbon: []Mark{}, Mark: now.Mark, Next: now.Next, Said: now.Said, Since: since,
 	}
-	if link.With = string(l.InHand(l.Nth)); sum.One != nil {
-		link.With = ""
-	} else if !sum.LaidOut {
-		link.With = "cards"
+	switch m := l.Current().Manner; {
+	case sum.One != nil:
+	case m != "" && !m.WithMaterial():
+		link.With = say.InManner(m)
+	case !sum.LaidOut:
+		link.With = "with cards"
+	default:
+		link.With = "with " + string(l.InHand(l.Nth))
 	}
 	for _, m := range marks {
 		link.Ribbon = append(link.Ribbon, Mark(m))

@@ -458,7 +458,7 @@ type LessonLink struct {
 	Sum      Sum      `json:"sum"`
 	Stand    string   `json:"stand"`
 	Material string   `json:"material"`
-	With     string   `json:"with"`     // what it is worked with, as it is said; empty where that says nothing
+	With     string   `json:"with"`     // how it is worked: "with beads", "in the column"; empty where that says nothing
 	Children []string `json:"children"` // names
 	Nth      int      `json:"nth"`      // the task in hand
 	Tasks    int      `json:"tasks"`    // how many there are
@@ -488,6 +488,7 @@ type Lesson struct {
 	Needs    Needs      `json:"needs"`
 	Roles    []Role     `json:"roles"`
 	Turns    string     `json:"turns"` // how the turn goes round, with several children
+	Reach    string     `json:"reach"` // that pieces are only to be in reach; empty where they are worked with
 	Then     []string   `json:"then"`  // the tasks that come after the one in hand, and how they are worked
 	Finish   string     `json:"finish"`
 	WriteUp  string     `json:"writeUp"` // what leads to the record at any step

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"strings"
 
+	"vineswap/core/book"
 	"vineswap/core/material"
 	"vineswap/core/place"
 	"vineswap/core/problem"
@@ -79,6 +80,15 @@ func (w Words) Role(builds []place.Number, works []place.Place, groups, store bo
 		return "lays the large cards"
 	}
 	return strings.Join(parts, ", ")
+}
+
+// InReach says of a task that is worked without pieces that they are to be in reach; empty for
+// one that is worked with them.
+func InReach(m book.Manner) string {
+	if m.WithMaterial() {
+		return ""
+	}
+	return "Worked " + InManner(m) + ": the pieces are only in reach."
 }
 
 // Turns says how the turn goes round at a task, with several children.

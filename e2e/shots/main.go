@@ -31,7 +31,7 @@ func shots(address, folder string) error {
 	to := func(name string) string { return filepath.Join(folder, name+".png") }
 
 	g.LogIn(address, demo.Logins()[0].Email, demo.Password).See("suggested for").Picture(to("today"))
-	g.Press("Start a lesson").See("Twelve of them").Press("several swaps")
+	g.Press("Numbers").See("Twelve of them").Press("several swaps")
 	for _, number := range []string{"Number 1: more digits", "Number 2: more digits"} {
 		g.Press(number)
 	}

@@ -40,6 +40,8 @@ export class Records {
     this.trouble = undefined;
     const asked = ++this.#asked;
     try {
+      // What the mat saw last may be on its way.
+      await outbox.settled(this.id, PATIENCE_MS);
       const at = `${classPath(`/lessons/${this.id}`)}/record`;
       const page = await guarded(api<Page>('GET', at));
       // What was kept since this was asked for would be missing in it.

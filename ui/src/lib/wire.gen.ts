@@ -84,6 +84,7 @@ export interface Lesson {
   needs: Needs;
   roles: Role[];
   turns: string;
+  reach: string;
   then: string[];
   finish: string;
   writeUp: string;

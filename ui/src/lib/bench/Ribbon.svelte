@@ -37,8 +37,7 @@
     <a {href} use:link>
       <span class="sum" class:long>{long ? breaking : lesson.sum.said}</span>
       <span class="about">
-        <span class="what">{lesson.sum.stage.name}{lesson.with ? `, with ${lesson.with}` : ''}</span
-        >
+        <span class="what">{lesson.sum.stage.name}{lesson.with ? `, ${lesson.with}` : ''}</span>
         <span class="who"
           >{lesson.stand === 'ended' ? 'ended: ' : ''}{lesson.children.join(' · ') ||
             'practice, no children'}</span

@@ -349,6 +349,7 @@
         {/each}
         <p class="care"><b>{lesson.needs.time}</b></p>
       {:else}
+        {#if lesson.reach}<p class="reach">{lesson.reach}</p>{/if}
         {#if lesson.needs.cautions.length}<h1 class="next">Check first</h1>{/if}
         <ul class="cares">
           {#each lesson.needs.cautions as care (care.id)}
@@ -401,6 +402,11 @@
 </Bench>
 
 <style>
+  .reach {
+    margin-top: 12px;
+    font-weight: 600;
+    line-height: 20px;
+  }
   .then {
     font-size: var(--t2);
     line-height: 26px;

@@ -143,7 +143,7 @@
             : `open, since ${l.since}`}{/if}</span
       >
       <strong>{l.children.join(', ') || 'Practice, no children'}</strong>
-      <span class="stage">{l.sum.stage.name}{l.with ? `, with ${l.with}` : ''}</span>
+      <span class="stage">{l.sum.stage.name}{l.with ? `, ${l.with}` : ''}</span>
       <span class="said">{l.said}</span>
     </a>
     <span class="sum">
