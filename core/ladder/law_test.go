@@ -102,8 +102,26 @@ func gives(o book.Observation) float64 {
 	return 1
 }
 
+// work is a part of a problem.
+type work struct {
+	task string
+	part place.Set
+}
+
+// swapped remembers what shows has found: the same tasks come again and again.
+var swapped = map[work][]task.Skill{}
+
 // shows are the swaps that a child made in its own places, by the steps of the work.
 func shows(o book.Observation) []task.Skill {
+	this := work{o.Task.Key(), o.Part}
+	if known, found := swapped[this]; found {
+		return known
+	}
+	swapped[this] = showsBySteps(o)
+	return swapped[this]
+}
+
+func showsBySteps(o book.Observation) []task.Skill {
 	p, _ := problem.From(o.Task)
 	tr, err := swap.Solve(p)
 	if err != nil {
