@@ -72,6 +72,9 @@ func itemsOf(asked []wire.NewTask) ([]lesson.Item, error) {
 
 // dealt gives each place of a lesson's tasks to a child, by what each has still to show.
 func (s *Server) dealt(c *call, l lesson.Lesson) (lesson.Lesson, error) {
+	if l.Dealt() {
+		return l, nil
+	}
 	lacks, err := s.lacks(c, l.Children)
 	if err != nil {
 		return l, err
@@ -83,7 +86,7 @@ func (s *Server) dealt(c *call, l lesson.Lesson) (lesson.Lesson, error) {
 // nothing is known here.
 func (s *Server) lacks(c *call, children []string) (func(ladder.Key) []lesson.Lack, error) {
 	of := make([]ladder.Child, len(children))
-	if len(children) > 1 { // one child has all places
+	if len(children) > 0 {
 		today, _, err := s.today(c)
 		if err != nil {
 			return nil, err

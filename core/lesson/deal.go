@@ -35,6 +35,11 @@ func (l Lesson) Deal(lacks func(ladder.Key) []Lack) Lesson {
 	return l
 }
 
+// Dealt tells whether each place of all tasks has its child.
+func (l Lesson) Dealt() bool {
+	return len(l.Children) == 0 || !slices.ContainsFunc(l.Items, func(i Item) bool { return i.Turns == nil && len(i.Task.Parts()) > 0 })
+}
+
 // reseated keeps whose turn was whose at the tasks that were worked, where all of those who
 // had one stay; the other tasks are dealt anew.
 func (l *Lesson) reseated(children []string) {

@@ -82,7 +82,10 @@ func TestDeal(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if l = l.Deal(lacking(none, none)); partsOf(l, 0) != "ones, tens" || partsOf(l, 1) != "tens, ones" {
+	if l.Dealt() {
+		t.Error("dealt before it is")
+	}
+	if l = l.Deal(lacking(none, none)); !l.Dealt() || partsOf(l, 0) != "ones, tens" || partsOf(l, 1) != "tens, ones" {
 		t.Errorf("%s, then %s", partsOf(l, 0), partsOf(l, 1))
 	}
 }
@@ -302,7 +305,9 @@ func TestAnotherForTheLack(t *testing.T) {
 		{[]lesson.Lack{{}, {}}, lesson.Wish{}},
 		{[]lesson.Lack{{}, {Skills: swaps(place.Tens)}}, lesson.Wish{Skill: problem.Swap(place.Tens), Seat: 1}},
 		{[]lesson.Lack{{Skills: swaps(place.Ones), Beads: 9}, {Skills: swaps(place.Tens)}}, lesson.Wish{Skill: problem.Swap(place.Tens), Seat: 1}},
-		{[]lesson.Lack{{Skills: swaps(place.Hundreds)}, {}}, lesson.Wish{}}, // three digits swap nothing into the hundreds
+		{[]lesson.Lack{{Skills: swaps(place.Hundreds)}, {}}, lesson.Wish{}},  // three digits swap nothing into the hundreds
+		{[]lesson.Lack{{Skills: swaps(place.Thousands)}, {}}, lesson.Wish{}}, // and have no thousands
+		{[]lesson.Lack{{Skills: []task.Skill{"how-many-tens"}}, {Skills: swaps(place.Ones)}}, lesson.Wish{Skill: problem.Swap(place.Ones), Seat: 1}},
 	} {
 		for seed := range uint64(5) {
 			item, wish, err := l.Another(seed, c.lacks)

@@ -243,7 +243,7 @@ func (l Lesson) Another(seed uint64, lacks []Lack) (item Item, of Wish, err erro
 	for _, n := range numbers {
 		choice.Digits = append(choice.Digits, n.Length())
 	}
-	other, of, err := drawn(l.worked(p.Kind), lacks, seed, func(of Wish) choose.Choice { return of.into(choice) })
+	other, of, err := drawn(l.worked(p.Kind), lacks, seed, func(of Wish) (choose.Choice, bool) { return of.into(choice) })
 	if err != nil {
 		return Item{}, Wish{}, err
 	}
@@ -251,9 +251,9 @@ func (l Lesson) Another(seed uint64, lacks []Lack) (item Item, of Wish, err erro
 }
 
 // drawn draws numbers that were not had: some that show what a child lacks, where there are
-// such, and which wish that was. The choice is made for each wish. ErrNoMore where there are
-// none at all.
-func drawn(had [][]place.Number, lacks []Lack, seed uint64, choice func(Wish) choose.Choice) ([]place.Number, Wish, error) {
+// such, and which wish that was. The choice is made for each wish, where it can be. ErrNoMore
+// where there are none at all.
+func drawn(had [][]place.Number, lacks []Lack, seed uint64, choice func(Wish) (choose.Choice, bool)) ([]place.Number, Wish, error) {
 	list, wish, err := drawnSome(1, had, lacks, seed, choice)
 	if err != nil {
 		return nil, wish, err
@@ -262,10 +262,14 @@ func drawn(had [][]place.Number, lacks []Lack, seed uint64, choice func(Wish) ch
 }
 
 // drawnSome draws so many at most.
-func drawnSome(n int, had [][]place.Number, lacks []Lack, seed uint64, choice func(Wish) choose.Choice) ([][]place.Number, Wish, error) {
+func drawnSome(n int, had [][]place.Number, lacks []Lack, seed uint64, choice func(Wish) (choose.Choice, bool)) ([][]place.Number, Wish, error) {
 	var wrong error
 	for _, wish := range append(wishesOf(lacks), Wish{}) {
-		space, err := choice(wish).Space()
+		asked, can := choice(wish)
+		if !can {
+			continue
+		}
+		space, err := asked.Space()
 		if err != nil {
 			wrong = err
 			continue
@@ -310,17 +314,21 @@ func (w Wish) at() (p place.Place, made, is bool) {
 	return 0, false, false
 }
 
-// into asks a choice for the skill, where numbers of its lengths have such a place.
-func (w Wish) into(c choose.Choice) choose.Choice {
+// into asks a choice for the skill; false where numbers of its lengths have no such place.
+// Nobody's wish asks for nothing.
+func (w Wish) into(c choose.Choice) (choose.Choice, bool) {
 	p, made, is := w.at()
 	switch {
-	case !is || p > c.Top():
+	case !is:
+		return c, w.Skill == ""
+	case p > c.Top():
+		return c, false
 	case made:
 		c.Made[p] = choose.Yes
 	default:
 		c.Swap[p] = choose.Yes
 	}
-	return c
+	return c, true
 }
 
 // anotherNumber draws another number of the stage, shown and answered like this one.

@@ -77,7 +77,7 @@ func (w Wanted) problem(seed uint64, like task.Data) (problem.Problem, error) {
 			had = append(had, p.Numbers)
 		}
 	}
-	list, _, err := drawnSome(mostLooked, had, w.Lacks, seed, func(of Wish) choose.Choice {
+	list, _, err := drawnSome(mostLooked, had, w.Lacks, seed, func(of Wish) (choose.Choice, bool) {
 		asked := choice
 		if at, _, is := of.at(); is { // numbers that have the place, and one more above it
 			asked.Digits = w.Stage.Fit(slices.Repeat([]int{max(slices.Max(asked.Digits), int(at)+2)}, len(asked.Digits)))
