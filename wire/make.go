@@ -257,7 +257,7 @@ func LessonOf(class setting.Class, link LessonLink, revision int, v lesson.View,
 	var sheets, added []paper.Sheet
 	p, of := swap.From(v.Trace)
 	if len(children) > 1 {
-		out.Turns = w.Turns(v.Trace.Task)
+		out.Turns = w.Turns(v.Trace.Task, v.Each)
 	}
 	if of {
 		sheets = class.Notation().Sheets(p)

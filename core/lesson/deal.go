@@ -23,12 +23,35 @@ func (l Lesson) Key(nth int) ladder.Key {
 	return ladder.Key{Stage: ladder.Credit(l.Items[nth].Task, l.Items[nth].Stage), Manner: l.manner(nth)}
 }
 
+// each tells whether every child works a task whole, on its own: one of the two by which
+// material is left, which stand one after the other, the first planned with pieces and the
+// second without.
+func (l Lesson) each(nth int) bool {
+	pair := func(first int) bool {
+		if first < 0 || first+1 >= len(l.Items) {
+			return false
+		}
+		with, without := l.Items[first], l.Items[first+1]
+		return with.Stage == without.Stage && with.Manner.WithMaterial() && without.Manner != "" && !without.Manner.WithMaterial()
+	}
+	return pair(nth) || pair(nth-1)
+}
+
+// parts are the places of a task that are different children's; none where it is not worked
+// place by place, or by each child whole.
+func (l Lesson) parts(nth int) []place.Place {
+	if l.each(nth) {
+		return nil
+	}
+	return l.Items[nth].Task.Parts()
+}
+
 // Deal gives each place of the tasks that are not dealt yet to a child. Lacks tells what each
 // child of the lesson, in its order, has still to show under a key.
 func (l Lesson) Deal(lacks func(ladder.Key) []Lack) Lesson {
 	l.Items = slices.Clone(l.Items)
 	for i, item := range l.Items {
-		if item.Turns == nil && len(l.Children) > 0 {
+		if item.Turns == nil && len(l.Children) > 0 && len(l.parts(i)) > 0 {
 			l.Items[i].Turns = deal(item.Task, lacks(l.Key(i)), i)
 		}
 	}
@@ -37,7 +60,12 @@ func (l Lesson) Deal(lacks func(ladder.Key) []Lack) Lesson {
 
 // Dealt tells whether each place of all tasks has its child.
 func (l Lesson) Dealt() bool {
-	return len(l.Children) == 0 || !slices.ContainsFunc(l.Items, func(i Item) bool { return i.Turns == nil && len(i.Task.Parts()) > 0 })
+	for i, item := range l.Items {
+		if len(l.Children) > 0 && item.Turns == nil && len(l.parts(i)) > 0 {
+			return false
+		}
+	}
+	return true
 }
 
 // reseated keeps whose turn was whose at the tasks that were worked, where all of those who
@@ -64,7 +92,7 @@ func (l *Lesson) reseated(children []string) {
 // turns says whose each place of a task is, by the place: as it was dealt, or else as it is
 // dealt where nothing is known of the children.
 func (l Lesson) turns(nth int) []int {
-	if item := l.Items[nth]; item.Turns != nil {
+	if item := l.Items[nth]; item.Turns != nil || len(l.parts(nth)) == 0 {
 		return item.Turns
 	}
 	return deal(l.Items[nth].Task, make([]Lack, len(l.Children)), nth)
@@ -173,7 +201,7 @@ func (l Lesson) turn(t trace.Trace, s trace.Step, taken int, turns []int) int {
 		return (l.Nth + taken) % children
 	case s.At.Phase == trace.LayOut && s.Tray > 0:
 		return (s.Tray - 1) % children
-	case s.At.Phase != trace.Work && s.At.Phase != trace.Swapping:
+	case s.At.Phase != trace.Work && s.At.Phase != trace.Swapping, l.each(l.Nth):
 		return -1
 	case int(s.At.Place) < len(turns):
 		return turns[s.At.Place]
@@ -201,10 +229,10 @@ func (l Lesson) turnsIn(t trace.Trace) []int {
 // Part is what of a task was a child's own: some of its places, or the whole of it where it
 // is not worked place by place; false where the child had no turn.
 func (l Lesson) Part(nth, seat int) (part place.Set, had bool) {
-	if len(l.Children) == 1 {
+	if len(l.Children) == 1 || l.each(nth) {
 		return 0, true
 	}
-	if parts := l.Items[nth].Task.Parts(); len(parts) > 0 {
+	if parts := l.parts(nth); len(parts) > 0 {
 		turns := l.turns(nth)
 		for _, p := range parts {
 			if turns[p] == seat {

@@ -347,6 +347,34 @@ func TestManner(t *testing.T) {
 	}
 }
 
+// The two tasks by which material is left are worked by each child whole; one more like them is
+// dealt again.
+func TestLeavingIsEachChildsOwn(t *testing.T) {
+	items := lesson.Items(choose.OneSwapOnes, problem.SumOf(27, 45), problem.SumOf(38, 16), problem.SumOf(19, 35))
+	items[0].Manner, items[1].Manner, items[2].Manner = book.Pieces, book.Drawn, book.Drawn
+	l, err := lesson.New(items, material.Beads, []string{"a", "b", "c"})
+	if err != nil {
+		t.Fatal(err)
+	}
+	l = l.Deal(lacking(lesson.Lack{}, lesson.Lack{}, lesson.Lack{}))
+	if !l.Dealt() || partsOf(l, 0) != "all, all, all" || partsOf(l, 1) != "all, all, all" || partsOf(l, 2) == "all, all, all" {
+		t.Errorf("%s; %s; %s", partsOf(l, 0), partsOf(l, 1), partsOf(l, 2))
+	}
+	l, err = l.With(lesson.Change{Saw: []lesson.Sighting{{At: *at(t, "work/tens/0"), How: lesson.Asked}}})
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, row := range l.Rows(0, nil) {
+		if row.Help != book.Nudged || row.Part != 0 || !row.Turn {
+			t.Errorf("%+v", row)
+		}
+	}
+	v, err := l.Open(say.Words{}, trace.Method{})
+	if err != nil || !v.Each || !strings.HasSuffix(v.Roles[2], "works the ones and the tens, keeps the bank") || slices.ContainsFunc(v.Turns[6:], func(turn int) bool { return turn >= 0 }) {
+		t.Errorf("%v, %v, %v", v.Roles, v.Turns, err)
+	}
+}
+
 // A lesson of four with six digits: dealing tries every way.
 func BenchmarkDeal(b *testing.B) {
 	l, err := lesson.New(lesson.Items("", problem.SumOf(456_789, 987_654)), material.Beads, []string{"a", "b", "c", "d"})

@@ -411,7 +411,8 @@ type View struct {
 	Needs material.Needs
 	Turns []int // for each step the index of the child whose turn it is; -1 for nobody
 	Roles []string
-	Index int // of the step that the mat shows
+	Each  bool // every child works the task whole
+	Index int  // of the step that the mat shows
 }
 
 // Open works out the view of a lesson in the class's words and by its method; a task
@@ -425,7 +426,7 @@ func (l Lesson) Open(w say.Words, m trace.Method) (View, error) {
 		return View{}, err
 	}
 	w.Drawn = l.InHand(l.Nth).Drawn()
-	v := View{Trace: tr, Needs: material.For(tr), Index: tr.Find(l.At), Turns: l.turnsIn(tr), Roles: l.roles(w, tr)}
+	v := View{Trace: tr, Needs: material.For(tr), Index: tr.Find(l.At), Turns: l.turnsIn(tr), Roles: l.roles(w, tr), Each: l.each(l.Nth)}
 	v.Lines, v.Asks = w.Lines(tr)
 	return v, nil
 }

@@ -35,7 +35,7 @@ func (l Lesson) problemRole(w say.Words, t swap.Trace, child int) string {
 	for _, p := range placesOf(t) {
 		switch {
 		case grouping: // groups are taken off in turn
-		case int(p) < len(turns) && turns[p] == child, len(turns) == 0 && l.Nth%children == child:
+		case l.each(l.Nth), int(p) < len(turns) && turns[p] == child, len(turns) == 0 && l.Nth%children == child:
 			mine = append(mine, p)
 		}
 	}

@@ -57,7 +57,7 @@ func (l *Lesson) see(saw []Sighting) {
 	for p, s := range item.Saw {
 		kept[p] = s
 	}
-	parted := len(item.Task.Parts()) > 0
+	parted := len(l.parts(l.Nth)) > 0
 	for _, s := range saw {
 		at := s.At.Place
 		if !parted {

@@ -103,8 +103,8 @@ type Saw struct {
 // that were worked.
 func (l Lesson) Saw(nth int, w say.Words) []Saw {
 	p, of := problem.From(l.Items[nth].Task)
-	if !of || len(l.Children) == 0 {
-		return nil
+	if !of || len(l.Children) == 0 || len(l.Children) > 1 && l.each(nth) {
+		return nil // of work on one's own the mat saw one way of it
 	}
 	var saw []Saw
 	turns := l.turns(nth)

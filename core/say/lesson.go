@@ -91,8 +91,12 @@ func InReach(m book.Manner) string {
 	return "Worked " + InManner(m) + ": the pieces are only in reach."
 }
 
-// Turns says how the turn goes round at a task, with several children.
-func (w Words) Turns(t task.Task) string {
+// Turns says how the turn goes round at a task, with several children; each is that every
+// child works it whole.
+func (w Words) Turns(t task.Task, each bool) string {
+	if each {
+		return "Each child works it on its own."
+	}
 	if len(t.Parts()) == 0 || len(t.Shows()) == 0 {
 		return "The turn passes on."
 	}
