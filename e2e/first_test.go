@@ -27,7 +27,7 @@ func TestTheFirstDay(t *testing.T) {
 		t.Errorf("the first lesson is %+v", l)
 	}
 	workedToTheEnd(g).Press("Bramble T. right, ").Press("Fern O. right, ").Holds("written", "document.querySelector('.box.written')").Settle()
-	g.Press("Finish the lesson").See("No lesson in hand").See("2 children").See("Start a lesson")
+	g.Press("Finish the lesson").See("No lesson in hand").See("2 children").See("suggested for")
 	seen, err := s.store.LessonObservations(context.Background(), l.ID)
 	if err != nil || len(seen) != 2 || !seen[0].Right() || !seen[1].Right() {
 		t.Errorf("recorded %+v, %v", seen, err)
