@@ -58,7 +58,7 @@ func ladderCommand() *cobra.Command {
 				return usageError{err}
 			}
 			defer file.Close()
-			answers, err := formats.ReadAnswers(file)
+			answers, err := formats.ReadAnswers(file, formats.AnswersHeader)
 			if err != nil {
 				return usageError{fmt.Errorf("%s: %w", args[0], err)}
 			}

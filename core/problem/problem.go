@@ -35,7 +35,6 @@ type rule struct {
 	written   string // the sign that is written
 	answer    func(numbers []place.Number) place.Number
 	columns   func(numbers []place.Number) []place.Column
-	slips     []slip.Slip
 	rests     bool // something can be left over
 }
 
@@ -60,12 +59,12 @@ func shared(numbers []place.Number) place.Number { return numbers[0] / numbers[1
 var rules = map[task.Kind]rule{
 	Sum: {
 		operation: "add", signs: "+", written: "+", answer: sumOf(added),
-		columns: place.Columns, slips: slip.Adding(),
+		columns: place.Columns,
 	},
 	Difference: {
 		operation: "subtract", signs: "-−–—‐‑", written: "−",
 		answer:  func(n []place.Number) place.Number { return n[0] - n[1] },
-		columns: func(n []place.Number) []place.Column { return place.TakingColumns(n[0], n[1]) }, slips: slip.Taking(),
+		columns: func(n []place.Number) []place.Column { return place.TakingColumns(n[0], n[1]) },
 	},
 	Sharing: {
 		operation: "share", signs: "/÷", written: "÷", answer: shared, rests: true,
@@ -228,10 +227,7 @@ func (p Problem) Result() string { return p.Write(p.Right()) }
 
 // Right is what comes out and, where something is left over, the remainder.
 func (p Problem) Right() task.Answer {
-	if rest := p.Rest(); rest > 0 {
-		return task.Answer{p.Answer(), rest}
-	}
-	return task.Answer{p.Answer()}
+	return counted(p.Answer(), p.Rest())
 }
 
 // Write writes an answer: "72", "24 r 1".
@@ -292,16 +288,41 @@ func (p Problem) shows(columns []place.Column, of func(i int) bool) []task.Skill
 	return skills
 }
 
-// Wrong lists what the slips of written adding or taking give; the other kinds
-// have none yet.
+// InColumns are the operation in which the problem is worked in columns and its numbers
+// there; false for sharing and grouping.
+func (p Problem) InColumns() (slip.Operation, []place.Number, bool) {
+	if p.Kind == Difference {
+		return slip.Take, p.Numbers, true
+	}
+	added := p.Addends()
+	return slip.Add, added, added != nil
+}
+
+// Wrong lists what the slips give that apply, common ones first; making groups has none.
 func (p Problem) Wrong() []task.Wrong {
 	var wrong []task.Wrong
-	for _, s := range rules[p.Kind].slips {
-		if answer, applies := s.Answer(p.Numbers); applies {
-			wrong = append(wrong, task.Wrong{Slip: s.ID, Answer: task.Answer{place.Number(answer)}})
+	operation, numbers, inColumns := p.InColumns()
+	if inColumns {
+		for _, id := range slip.Of(operation) {
+			if answer, applies := slip.Answer(operation, id, numbers); applies {
+				wrong = append(wrong, task.Wrong{Slip: id, Answer: task.Answer{place.Number(answer)}})
+			}
+		}
+	}
+	if p.Kind == Sharing {
+		if each, rest, applies := slip.LeftOver(p.Numbers[0], p.Numbers[1]); applies {
+			wrong = append(wrong, task.Wrong{Slip: slip.LeftoverDropped, Answer: counted(each, rest)})
 		}
 	}
 	return wrong
+}
+
+// counted is an answer with what is left over, where anything is.
+func counted(n, rest place.Number) task.Answer {
+	if rest > 0 {
+		return task.Answer{n, rest}
+	}
+	return task.Answer{n}
 }
 
 // Largest is the largest number that is joined, taken from, shared or laid on a

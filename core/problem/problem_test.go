@@ -146,8 +146,9 @@ func TestSlipsBelongToTheirKind(t *testing.T) {
 		want   []slip.ID
 	}{
 		"97/4":  {"93", []slip.ID{}},
+		"97/5":  {"11 r 2", []slip.ID{slip.LeftoverDropped}},
 		"97:4":  {"101", []slip.ID{}},
-		"26*3":  {"68", []slip.ID{}},
+		"26*3":  {"68", []slip.ID{"drops-new-ten"}}, // three trays are joined
 		"62-38": {"36", []slip.ID{"smaller-from-larger"}},
 		"47+25": {"62", []slip.ID{"drops-new-ten"}},
 	} {

@@ -11,7 +11,6 @@ import (
 	"vineswap/core/number"
 	"vineswap/core/place"
 	"vineswap/core/problem"
-	"vineswap/core/slip"
 	"vineswap/core/swap"
 	"vineswap/core/task"
 )
@@ -120,56 +119,6 @@ var orderNames = map[group.Order]string{group.ByNeed: "by need", group.ByWait: "
 
 // Order names an order of the class.
 func Order(o group.Order) string { return orderNames[o] }
-
-var slipSays = map[slip.ID]string{
-	slip.DigitsReversed:  "the digits were written in reverse",
-	slip.TyForTeen:       "took -ty for -teen",
-	slip.TeenForTy:       "took -teen for -ty",
-	slip.WritesParts:     "each part was written in full",
-	slip.ValueForTens:    "what the tens are worth was given instead of how many there are",
-	slip.TensForValue:    "how many tens there are was given instead of what they are worth",
-	slip.DigitForTens:    "only the digit of the tens was given",
-	slip.OnesOnly:        "only the ones were given",
-	slip.DigitsNotValues: "the digits were given instead of what they are worth",
-	slip.PlacesSwapped:   "the places of the parts were exchanged",
-	slip.OneOff:          "one too many or too few was counted",
-	slip.TenSaidTwice:    "the first single one was called ten again",
-	slip.WritesHundreds:  "the hundreds were written in full, then the rest",
-	slip.ZeroLeftOut:     "a 0 between the digits was left out",
-	slip.ZeroPutIn:       "a 0 too many was put in",
-
-	"drops-new-ten":             "the ten that came up was not added",
-	"writes-both-digits":        "each column’s whole sum was written, side by side",
-	"carries-wrong-digit":       "the ones were carried and the ten was written",
-	"always-carries":            "one was carried from every column, needed or not",
-	"carries-one-only":          "only one ten was carried where there were more",
-	"carries-rightward":         "worked from the left, and carried to the right",
-	"lines-up-left":             "the shorter number was lined up on the left",
-	"adds-all-digits":           "all the digits were added as if they were ones",
-	"stops-at-shorter":          "stopped where the shorter number ends",
-	"brings-down-without-carry": "the carried ten was forgotten where a digit stands alone",
-	"takes-away-instead":        "taken away instead of added",
-	"zero-makes-zero":           "a column with a 0 in it was given 0",
-	"last-ten-lost":             "the ten of the last column was not written",
-	"last-addend-left-out":      "the last number was left out",
-	"counts-the-start":          "the starting number was counted too",
-	"smaller-from-larger":       "the smaller digit was taken from the larger, whichever is on top",
-	"ten-for-nothing":           "ten was taken without lowering the next place",
-	"jumps-over-zero":           "the zeros in the way were left as they are",
-	"nine-from-nowhere":         "zeros were made into nines without lowering the next place",
-	"stops-at-zero":             "the next place was a zero and was not lowered",
-	"zero-take-n-is-n":          "0 take away a digit was given that digit",
-	"zero-take-n-is-zero":       "0 take away a digit was given 0",
-	"take-zero-is-zero":         "a digit take away 0 was given 0",
-	"zero-when-short":           "0 was written where there was not enough",
-	"adds-instead":              "added instead of taken away",
-	"swaps-without-need":        "ten was fetched where it was not needed",
-	"ten-without-own":           "the digit that was already there was forgotten",
-	"swaps-from-far-left":       "ten was taken from the highest place instead of the next",
-}
-
-// Slip says what a slip does, as part of a sentence.
-func Slip(id slip.ID) string { return slipSays[id] }
 
 // Sum writes a problem with spaces that do not break: "47 + 25", "62 − 38".
 func (w Words) Sum(p problem.Problem) string {

@@ -37,9 +37,16 @@ func TestNamesOfTheLadder(t *testing.T) {
 			t.Errorf("the way %q has no name", way)
 		}
 	}
-	for _, s := range append(slip.Adding(), slip.Taking()...) {
-		if say.Slip(s.ID) == "" {
-			t.Errorf("%s has no words", s.ID)
+	for _, id := range append(append(slip.InColumns(), slip.OfNumbers()...), slip.LeftoverDropped, slip.DigitMirrored) {
+		if say.Slip(id) == "" {
+			t.Errorf("%s has no words", id)
+		}
+		for _, w := range everyWords() {
+			for _, sentence := range []string{w.LookFor(id), w.HelpsWith(id)} {
+				if sentence == "" || plainFault(sentence) != "" || strings.ContainsAny(sentence, "{}") {
+					t.Errorf("%s: %q", id, sentence)
+				}
+			}
 		}
 	}
 	for _, o := range group.Orders() {

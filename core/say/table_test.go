@@ -18,7 +18,7 @@ func vocabularies() map[string]map[string]string {
 	all := map[string]map[string]string{
 		"Kinds of problem": plainly(operationNames), "Help": plainly(helpNames), "What was seen while working": plainly(wayNames),
 		"How a child stands": plainly(stateNames), "Children by need": plainly(needNames), "Order of the children": plainly(orderNames),
-		"Slips": plainly(slipSays), "Facts": plainly(factNames), "What a child can do already": {}, "Strands": {}, "How it was worked": {},
+		"Slips": slipsSay(), "What can be said of several answers": plainly(verdictNames), "Facts": plainly(factNames), "What a child can do already": {}, "Strands": {}, "How it was worked": {},
 		"How a number is shown": plainly(shownNames), "How a number is answered": plainly(answeredNames),
 		"How the mat saw it": plainly(seenNames), "Why a lesson is put off": plainly(whyNames), "Stages": {}, "Settings": plainly(matterNames), "Sides of a setting": {},
 	}
@@ -90,4 +90,12 @@ func rows(words map[string]string) string {
 		fmt.Fprintf(&out, "| `%s` | %s |\n", id, words[id])
 	}
 	return out.String()
+}
+
+func slipsSay() map[string]string {
+	all := map[string]string{}
+	for id := range slipWords {
+		all[string(id)] = Slip(id)
+	}
+	return all
 }

@@ -26,7 +26,40 @@ const (
 	WritesHundreds ID = "writes-hundreds-then-rest"
 	ZeroLeftOut    ID = "zero-left-out"
 	ZeroPutIn      ID = "zero-put-in"
+
+	LeftoverDropped ID = "leftover-dropped" // of sharing
+	EqualsAsDoIt    ID = "equals-as-do-it"
+	DigitMirrored   ID = "digit-mirrored" // a guide marks it; no answer tells it
 )
+
+// OfNumbers returns the slips of reading, writing, building and counting that an answer can
+// tell, common ones first.
+func OfNumbers() []ID {
+	return []ID{
+		DigitsReversed, OneOff, TyForTeen, TeenForTy, WritesParts, WritesHundreds, ZeroLeftOut, ZeroPutIn, ValueForTens,
+		TensForValue, DigitForTens, OnesOnly, DigitsNotValues, PlacesSwapped, TenSaidTwice, EqualsAsDoIt,
+	}
+}
+
+// LeftOver sets aside and forgets what cannot be dealt in a place: 20 and 2 left over for
+// 72 among 3.
+func LeftOver(n, sharers place.Number) (each, rest place.Number, applies bool) {
+	unit := place.Number(1)
+	for left := n; left > 0; left /= 10 {
+		each += left % 10 / sharers * unit
+		unit *= 10
+	}
+	rest = n % 10 % sharers
+	return each, rest, each != n/sharers || rest != n%sharers
+}
+
+// DoIt takes a missing part after = for the sum: 12 for 7 + 5 = □ + 4.
+func DoIt(before []place.Number, after place.Number) (wrong place.Number, applies bool) {
+	for _, n := range before {
+		wrong += n
+	}
+	return wrong, after > 0
+}
 
 // Reversed gives the digits of a number in reverse; not where it ends in 0 or reads the
 // same both ways.

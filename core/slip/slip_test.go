@@ -9,7 +9,6 @@ import (
 	"vineswap/core/place"
 	"vineswap/core/problem"
 	"vineswap/core/slip"
-	"vineswap/core/task"
 )
 
 // Each definition against its example.
@@ -57,50 +56,40 @@ func TestEachSlipGivesItsAnswer(t *testing.T) {
 			if err != nil {
 				t.Fatal(err)
 			}
-			if got, applies := byID(t, lists[p.Kind], c.id).Answer(p.Numbers); !applies || got != c.want {
+			o, numbers, _ := p.InColumns()
+			if got, applies := slip.Answer(o, c.id, numbers); !applies || got != c.want {
 				t.Errorf("gives %d, %t; wanted %d", got, applies, c.want)
 			}
 			if ids := p.Task().Explains(fmt.Sprint(c.want)); !slices.Contains(ids, c.id) {
 				t.Errorf("%d is explained by %v", c.want, ids)
 			}
-			seen[fmt.Sprint(p.Kind, c.id)] = true
+			seen[fmt.Sprint(o, c.id)] = true
 		})
 	}
-	for kind, list := range lists {
-		for _, s := range list {
-			if !seen[fmt.Sprint(kind, s.ID)] {
-				t.Errorf("%s %s has no example", kind, s.ID)
+	for _, o := range []slip.Operation{slip.Add, slip.Take} {
+		for _, id := range slip.Of(o) {
+			if !seen[fmt.Sprint(o, id)] {
+				t.Errorf("%d %s has no example", o, id)
 			}
 		}
 	}
 }
 
-var lists = map[task.Kind][]slip.Slip{problem.Sum: slip.Adding(), problem.Difference: slip.Taking()}
-
-func byID(t *testing.T, list []slip.Slip, id slip.ID) slip.Slip {
-	t.Helper()
-	i := slices.IndexFunc(list, func(s slip.Slip) bool { return s.ID == id })
-	if i < 0 {
-		t.Fatalf("there is no slip %s", id)
-	}
-	return list[i]
-}
-
 func TestWhereASlipDoesNotApply(t *testing.T) {
 	for name, c := range map[string]struct {
-		list    []slip.Slip
+		in      slip.Operation
 		id      slip.ID
 		numbers []place.Number
 	}{
-		"nothing to drop":              {slip.Adding(), "drops-new-ten", []place.Number{42, 25}},
-		"two numbers have no last":     {slip.Adding(), "last-addend-left-out", []place.Number{42, 25}},
-		"three are not counted on":     {slip.Adding(), "counts-the-start", []place.Number{4, 2, 5}},
-		"numbers of one length":        {slip.Adding(), "lines-up-left", []place.Number{42, 25}},
-		"flush left it is the larger":  {slip.Taking(), "lines-up-left", []place.Number{153, 48}},
-		"nothing left on the far left": {slip.Taking(), "swaps-from-far-left", []place.Number{111, 99}},
-		"no zero in the way":           {slip.Taking(), "stops-at-zero", []place.Number{62, 38}},
+		"nothing to drop":              {slip.Add, "drops-new-ten", []place.Number{42, 25}},
+		"two numbers have no last":     {slip.Add, "last-addend-left-out", []place.Number{42, 25}},
+		"three are not counted on":     {slip.Add, "counts-the-start", []place.Number{4, 2, 5}},
+		"numbers of one length":        {slip.Add, "lines-up-left", []place.Number{42, 25}},
+		"flush left it is the larger":  {slip.Take, "lines-up-left", []place.Number{153, 48}},
+		"nothing left on the far left": {slip.Take, "swaps-from-far-left", []place.Number{111, 99}},
+		"no zero in the way":           {slip.Take, "stops-at-zero", []place.Number{62, 38}},
 	} {
-		if got, applies := byID(t, c.list, c.id).Answer(c.numbers); applies {
+		if got, applies := slip.Answer(c.in, c.id, c.numbers); applies {
 			t.Errorf("%s: %s gives %d for %v", name, c.id, got, c.numbers)
 		}
 	}
@@ -125,9 +114,38 @@ func TestLawsOfSlips(t *testing.T) {
 	}
 }
 
-func ExampleSlip_Answer() {
-	first := slip.Taking()[0]
-	answer, applies := first.Answer([]place.Number{62, 38})
-	fmt.Println(first.ID, answer, applies)
-	// Output: smaller-from-larger 36 true
+func ExampleAnswer() {
+	answer, applies := slip.Answer(slip.Take, "smaller-from-larger", []place.Number{62, 38})
+	fmt.Println(answer, applies)
+	// Output: 36 true
+}
+
+// The slips of sharing and of a missing part.
+func TestSlipsOfSharingAndEquals(t *testing.T) {
+	for _, c := range []struct {
+		n, by, each, rest place.Number
+		applies           bool
+	}{
+		{72, 3, 20, 2, true}, {97, 4, 21, 3, true}, {84, 2, 42, 0, false}, {85, 2, 42, 1, false}, {700, 4, 100, 0, true},
+	} {
+		if each, rest, applies := slip.LeftOver(c.n, c.by); each != c.each || rest != c.rest || applies != c.applies {
+			t.Errorf("%d among %d: %d rest %d, %t", c.n, c.by, each, rest, applies)
+		}
+	}
+	if got := problem.Of(problem.Sharing, 72, 3).Task().Explains("20 rest 2"); !slices.Contains(got, slip.LeftoverDropped) {
+		t.Errorf("20 rest 2 is explained by %v", got)
+	}
+	if got, applies := slip.DoIt([]place.Number{7, 5}, 4); got != 12 || !applies {
+		t.Errorf("7 + 5 = □ + 4 gives %d, %t", got, applies)
+	}
+}
+
+// Equal trays are added: the slips of adding show there.
+func TestSlipsOfTrays(t *testing.T) {
+	for id, want := range map[slip.ID]string{"drops-new-ten": "61", "carries-one-only": "71", "last-addend-left-out": "54"} {
+		p := problem.Of(problem.Trays, 27, 3)
+		if got := p.Task().Explains(want); !slices.Contains(got, id) {
+			t.Errorf("%s of 3 trays of 27 is explained by %v", want, got)
+		}
+	}
 }
