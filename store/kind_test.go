@@ -62,6 +62,7 @@ func (j jars) Wrong() []task.Wrong {
 func (j jars) Largest() place.Number { return j.Boxes }
 
 func init() {
+	slip.Register("counts-boxes")
 	task.Register(ofJars, task.Rules{Version: 1, Read: func(_ int, data []byte) (task.Data, error) {
 		var j jars
 		err := json.Unmarshal(data, &j)
@@ -141,7 +142,7 @@ func TestAMadeUpKindFromRecordToVine(t *testing.T) {
 	record(8, "8", today)
 	record(9, "9", today)
 	child, leaf = look()
-	if lobe := leaf.Lobes[0]; lobe.State != ladder.Wobbling || lobe.Fits != 2 || !slices.Equal(lobe.Slips, []slip.ID{"counts-boxes"}) {
+	if lobe := leaf.Lobes[0]; lobe.State != ladder.Wobbling || lobe.Fits != 2 || len(lobe.Slips) != 1 || !slices.Equal(lobe.Slips[0], []slip.ID{"counts-boxes"}) {
 		t.Errorf("two slips: %+v", lobe)
 	}
 	vines := wire.VinesOf(say.Words{}, child.Class, []group.Child{{ID: "w", Name: "Wren A.", Child: child}}, nil, "packing", group.ByNeed, packed, today)

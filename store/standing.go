@@ -314,7 +314,7 @@ func readStood(ctx context.Context, db sqlx.QueryerContext, class Class, learner
 			if err != nil {
 				return nil, fmt.Errorf("how %v stands: %w", r.ID, err)
 			}
-			child.Standings = fold.Standings()
+			child.Standings, child.Recent = fold.Standings(), fold.Recent()
 		}
 		var grants []struct {
 			Stage  choose.StageID

@@ -8,6 +8,7 @@ import (
 
 	"vineswap/core/book"
 	"vineswap/core/slip"
+	"vineswap/core/task"
 )
 
 // Verdict is what can be said of several answers.
@@ -36,6 +37,7 @@ type Explanation struct {
 	Own         float64     // of these slips, whatever else may come with them
 	Explains    []int       // the answers that are just what it gives, from 0
 	Shows       []int       // of these, the wrong ones
+	Both        bool        // of two: each of them is seen in a wrong answer that the other does not give
 }
 
 // Finding is what is said of one child's answers.
@@ -56,8 +58,9 @@ type Finding struct {
 // Top is the likeliest explanation.
 func (f Finding) Top() Explanation { return f.Explanations[0] }
 
-// counts tells whether an observation tells anything of a child's own way of working.
-func counts(o book.Observation) bool {
+// Counts tells whether an observation tells anything of a child's own way of working: it was
+// not shown, it can be read, and the whole of it was the child's.
+func Counts(o book.Observation) bool {
 	_, read := o.Task.Read(o.Answer)
 	return read && o.Part == 0 && o.Help != book.Shown
 }
@@ -100,13 +103,13 @@ type space struct {
 var spaces sync.Map
 
 // spaceOf returns the hypotheses for some fields.
-func spaceOf(fields field) *space {
+func spaceOf(fields Field) *space {
 	if s, ok := spaces.Load(fields); ok {
 		return s.(*space)
 	}
 	k := slipsKnown()
 	s := &space{all: []hypothesis{{isRight, -1, -1, -1, priorRight}}}
-	weights := map[field]int{}
+	weights := map[Field]int{}
 	weightOf := make([]float64, len(k.ones))
 	sum := 0.
 	for i, o := range k.ones {
@@ -174,12 +177,12 @@ type taken struct {
 func Judge(answers []book.Observation) Finding { return judge(answers, 0) }
 
 // judge also takes in the slips of further fields.
-func judge(answers []book.Observation, fields field) Finding {
+func judge(answers []book.Observation, fields Field) Finding {
 	k := slipsKnown()
 	var all []taken
 	wrong := 0
 	for i, o := range answers {
-		if !counts(o) {
+		if !Counts(o) {
 			continue
 		}
 		a, _ := o.Task.Read(o.Answer)
@@ -418,6 +421,57 @@ func (h hypothesis) fits(k *known, a *taken) bool {
 	return false
 }
 
+// Fit tells whether slips give just an answer to a task: both together, or one of two alone.
+func Fit(ids []slip.ID, t task.Task, given string) bool {
+	k := slipsKnown()
+	answer, read := t.Read(given)
+	if !read {
+		return false
+	}
+	a := taken{predicted: k.predict(t), given: replyOf(answer)}
+	s := spaceOf(a.field)
+	for _, h := range s.all {
+		if h.kind != isNone && slices.Equal(h.ids(k), ids) {
+			return h.fits(k, &a)
+		}
+	}
+	return false
+}
+
+// Likely are the slips that are held likely to explain wrong answers, the likeliest first: the
+// ones that are said, with those that no answer tells from them; where not enough is known to
+// say any, all that have some weight.
+func (f Finding) Likely() [][]slip.ID {
+	const some = .15
+	var all [][]slip.ID
+	add := func(ids []slip.ID) {
+		if !slices.ContainsFunc(all, func(known []slip.ID) bool { return slices.Equal(known, ids) }) {
+			all = append(all, ids)
+		}
+	}
+	for i, e := range f.Explanations {
+		if len(e.Slips) == 0 || e.Probability < some || f.Verdict == Slip && i > 0 {
+			continue
+		}
+		if len(e.Slips) == 2 && !e.Both { // of two of which one was not seen, each alone
+			for _, id := range e.Slips {
+				add([]slip.ID{id})
+			}
+			continue
+		}
+		add(e.Slips)
+		if e.Own >= Enough {
+			continue
+		}
+		for _, other := range e.Alike {
+			if len(other) == 1 {
+				add(other)
+			}
+		}
+	}
+	return all
+}
+
 // least is how likely an explanation has to be so that it is handed out.
 const least = .005
 
@@ -462,14 +516,20 @@ func (f *Finding) explain(answers []taken) {
 		for _, i := range members[1:] {
 			e.Alike = append(e.Alike, f.space.all[i].ids(f.k))
 		}
+		first, second := false, false
 		for n := range answers {
 			if a := &answers[n]; head.fits(f.k, a) {
 				e.Explains = append(e.Explains, a.at)
 				if a.given != a.right {
 					e.Shows = append(e.Shows, a.at)
+					if head.kind == isTwo {
+						first = first || !a.gives(head.second, a.given)
+						second = second || !a.gives(head.first, a.given)
+					}
 				}
 			}
 		}
+		e.Both = first && second
 		f.Explanations = append(f.Explanations, e)
 	}
 	slices.SortStableFunc(f.Explanations, func(a, b Explanation) int { return cmp.Compare(b.Probability, a.Probability) })
@@ -492,7 +552,7 @@ func (f *Finding) say() {
 		f.Verdict = Right
 	case f.NoPattern >= Enough && f.wrong >= fewestWrong:
 		f.Verdict = NoPattern
-	case len(top.Slips) > 0 && top.Probability >= Enough && len(top.Shows) >= fewestWrong:
+	case len(top.Slips) > 0 && top.Probability >= Enough && len(top.Shows) >= fewestWrong && (len(top.Slips) == 1 || top.Both):
 		f.Verdict = Slip
 	default:
 		f.Verdict = NotEnough

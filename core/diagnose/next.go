@@ -41,7 +41,7 @@ const mostTold = 11
 // be used by several goroutines at once.
 type Pool struct {
 	k      *known
-	fields field
+	fields Field
 	tasks  []candidate
 }
 
@@ -359,7 +359,7 @@ func (pool *Pool) Hidden(hand []task.Task) (hidden []slip.ID, would task.Task, s
 	if len(hand) == 0 {
 		return nil, would, false
 	}
-	var fields field
+	var fields Field
 	worked := make([]predicted, len(hand))
 	for i, t := range hand {
 		worked[i] = pool.k.predict(t)

@@ -16,7 +16,7 @@ import (
 type one struct {
 	id     slip.ID
 	alone  slip.Procedure // of written adding and taking
-	fields field          // where it shows
+	fields Field          // where it shows
 }
 
 // two are slips that can come together at one problem.
@@ -35,23 +35,26 @@ type known struct {
 
 var slipsKnown = sync.OnceValue(func() *known {
 	k := &known{at: map[slip.ID]int{}}
-	add := func(id slip.ID, fields field) {
+	add := func(id slip.ID, fields Field) {
 		k.at[id] = len(k.ones)
 		k.ones = append(k.ones, one{id, slip.New(id), fields})
 	}
 	for _, id := range slip.InColumns() {
-		var fields field
-		for o, f := range []field{adding, taking} {
+		var fields Field
+		for o, f := range []Field{Adding, Taking} {
 			if slip.Shows(id, slip.Operation(o)) {
 				fields |= f
 			}
 		}
 		add(id, fields)
 	}
-	for _, id := range slip.OfNumbers() {
-		add(id, numbers)
+	for _, id := range slip.Others() {
+		if id == slip.LeftoverDropped {
+			add(id, Sharing)
+			continue
+		}
+		add(id, Numbers)
 	}
-	add(slip.LeftoverDropped, sharing)
 	for _, p := range slip.Pairs() {
 		k.twos = append(k.twos, two{k.at[p[0]], k.at[p[1]], slip.New(p[0], p[1])})
 	}
@@ -79,20 +82,43 @@ func replyOf(a task.Answer) reply {
 	return reply(-1 - int(h.Sum64()>>2))
 }
 
-// field is what a task is about: whose slips can show in it.
-type field uint8
+// Field is what a task is about: whose slips can show in it. Several together are a set.
+type Field uint8
 
-// The fields. Adding and taking share some of their slips.
+// The fields. Adding and taking share some of their slips; no others do.
 const (
-	adding field = 1 << iota
-	taking
-	sharing
-	numbers
+	Adding Field = 1 << iota
+	Taking
+	Sharing
+	Numbers
 )
+
+// Fields returns the fields one by one.
+func Fields() []Field { return []Field{Adding, Taking, Sharing, Numbers} }
+
+// FieldOf is the field of a task.
+func FieldOf(t task.Task) Field {
+	work, isProblem := problemOf(t)
+	if !isProblem {
+		return Numbers
+	}
+	if operation, _, inColumns := work.InColumns(); inColumns {
+		return Adding << operation
+	}
+	return Sharing
+}
+
+// problemOf is the problem that a task is, or comes to: numbers that are joined are a sum.
+func problemOf(t task.Task) (problem.Problem, bool) {
+	if a, of := number.From(t); of && a.Answered == number.Join {
+		return problem.SumOf(a.Number, a.With[0]), true
+	}
+	return problem.From(t)
+}
 
 // predicted is what each explanation gives for one task.
 type predicted struct {
-	field   field
+	field   Field
 	right   reply
 	columns int     // in how many columns a fact can be wrong; 0 for none
 	ones    []reply // the right answer where a slip does not apply
@@ -109,10 +135,7 @@ func (k *known) predict(t task.Task) predicted {
 	for i := range p.twos {
 		p.twos[i] = p.right
 	}
-	if a, of := number.From(t); of && a.Answered == number.Join {
-		t = problem.SumOf(a.Number, a.With[0]).Task()
-	}
-	work, isProblem := problem.From(t)
+	work, isProblem := problemOf(t)
 	operation, terms, inColumns := slip.Operation(0), []place.Number(nil), false
 	if isProblem {
 		operation, terms, inColumns = work.InColumns()
@@ -120,12 +143,12 @@ func (k *known) predict(t task.Task) predicted {
 	if inColumns {
 		p.inColumns(k, operation, terms)
 	} else {
-		p.field = numbers
-		if isProblem {
-			p.field = sharing
-		}
+		p.field = FieldOf(t)
 		for _, w := range t.Wrong() {
-			i := k.at[w.Slip]
+			i, registered := k.at[w.Slip]
+			if !registered {
+				continue
+			}
 			if p.ones[i] != p.right {
 				if p.also == nil {
 					p.also = map[int]reply{}
@@ -140,7 +163,7 @@ func (k *known) predict(t task.Task) predicted {
 }
 
 func (p *predicted) inColumns(k *known, o slip.Operation, terms []place.Number) {
-	p.field = adding << field(o)
+	p.field = Adding << o
 	p.columns = int(place.HighestOf(terms)) + 1
 	for i, s := range k.ones {
 		if s.fields&p.field != 0 {

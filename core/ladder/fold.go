@@ -4,7 +4,6 @@ import (
 	"slices"
 
 	"vineswap/core/book"
-	"vineswap/core/slip"
 	"vineswap/core/task"
 )
 
@@ -15,13 +14,16 @@ import (
 type Fold struct {
 	class Class
 	lobes map[Key]*lobe
+	last  Recent
 	keys  []Key    // of the lobes, in order; nil where one has come since
 	day   book.Day // of the event that was taken last, and
 	seq   int64    // its place in the order in which events were kept
 }
 
 // NewFold is the fold of a child of whom nothing is recorded.
-func NewFold(class Class) *Fold { return &Fold{class: class, lobes: map[Key]*lobe{}} }
+func NewFold(class Class) *Fold {
+	return &Fold{class: class, lobes: map[Key]*lobe{}, last: Recent{}}
+}
 
 // lobe is one string of beads with what it rests on.
 type lobe struct {
@@ -42,14 +44,14 @@ type try struct {
 	task   string // its key
 	answer string
 	day    book.Day
-	slips  []slip.ID // that explain it
+	slips  bool // some slip gives just this answer
 }
 
 func tryOf(o answer) try {
 	if o.right {
 		return try{}
 	}
-	return try{true, o.key, o.Answer, o.Day, o.Task.Explains(o.Answer)}
+	return try{true, o.key, o.Answer, o.Day, len(o.Task.Explains(o.Answer)) > 0}
 }
 
 // loan is what a task that counts elsewhere has lent on the day at hand.
@@ -94,6 +96,9 @@ func (f *Fold) Follows(e Event) bool {
 // Take judges one event more. Events come in the order in which they happened.
 func (f *Fold) Take(e Event) {
 	f.day, f.seq = e.Day(), e.Seq
+	if e.Overrule == nil {
+		f.last.take(e.Seen)
+	}
 	if e.Stage == "" {
 		return // of a kind that has no stages: recorded, not judged
 	}
@@ -126,9 +131,10 @@ func (f *Fold) used(l *lobe) []*lobe {
 // Standings are how the child stands by all that was taken.
 func (f *Fold) Standings() Standings {
 	all := Standings{}
+	found := findings{last: f.last}
 	for key, l := range f.lobes {
 		if l.State != NotYet {
-			all[key] = l.standing()
+			all[key] = l.standing(&found)
 		}
 	}
 	return all
@@ -137,12 +143,12 @@ func (f *Fold) Standings() Standings {
 // Standing is how the child stands at one stage in one manner.
 func (f *Fold) Standing(key Key) Standing {
 	if l := f.lobes[key]; l != nil {
-		return l.standing()
+		return l.standing(&findings{last: f.last})
 	}
 	return Standing{}
 }
 
-func (l *lobe) standing() Standing {
+func (l *lobe) standing(found *findings) Standing {
 	s := l.Standing
 	if !l.asJudged() {
 		s.Missing = slices.Clone(l.lacks)
@@ -160,17 +166,19 @@ func (l *lobe) standing() Standing {
 	if wrong == 0 {
 		return s
 	}
-	counts := map[slip.ID]int{}
+	explained := 0
 	s.Wrong = make([]Try, 0, wrong)
 	for _, t := range l.own {
 		if !t.wrong {
 			continue
 		}
 		s.Wrong = append(s.Wrong, Try{t.task, t.answer, t.day})
-		for _, id := range t.slips {
-			counts[id]++
+		if t.slips {
+			explained++
 		}
 	}
-	s.Slips, s.Fits = most(counts)
+	if explained >= leastExplained {
+		s.Slips, s.Fits = found.explain(s.Wrong)
+	}
 	return s
 }

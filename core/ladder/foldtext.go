@@ -9,7 +9,6 @@ import (
 
 	"vineswap/core/book"
 	"vineswap/core/choose"
-	"vineswap/core/slip"
 	"vineswap/core/task"
 )
 
@@ -17,7 +16,7 @@ import (
 // with every class: whole numbers as varints, lists with their number before them, a
 // text with its length before it where it comes first and as a number where it comes
 // again, days counted from the last one. Whatever else is written is judged anew.
-const foldForm = 2
+const foldForm = 3
 
 // roughly is how many bytes a fold of some years has.
 const (
@@ -43,6 +42,7 @@ func (f *Fold) MarshalBinary() ([]byte, error) {
 		w.text(string(key.Manner))
 		f.lobes[key].write(&w)
 	}
+	f.last.write(&w)
 	return w.out, nil
 }
 
@@ -64,6 +64,7 @@ func ReadFold(class Class, data []byte) (*Fold, error) {
 		l.read(&r)
 		f.lobes[l.key], f.keys[i] = l, l.key
 	}
+	f.last.read(&r)
 	if r.wrong || r.at < len(data) {
 		return nil, ErrFold
 	}
@@ -142,10 +143,7 @@ func (t try) write(w *writer) {
 	w.text(t.task)
 	w.text(t.answer)
 	w.on(t.day)
-	w.int(int64(len(t.slips)))
-	for _, id := range t.slips {
-		w.text(string(id))
-	}
+	w.bool(t.slips)
 }
 
 func readTry(r *reader) try {
@@ -154,9 +152,7 @@ func readTry(r *reader) try {
 		return t
 	}
 	t.task, t.answer, t.day = r.text(), r.text(), r.on()
-	for range r.count() {
-		t.slips = append(t.slips, slip.ID(r.text()))
-	}
+	t.slips = r.byte() == 1
 	return t
 }
 

@@ -3,7 +3,6 @@ package ladder
 import (
 	"errors"
 	"fmt"
-	"maps"
 	"slices"
 	"strings"
 
@@ -228,7 +227,7 @@ type Standing struct {
 
 	Recent   int       // how many of the last own answers are looked at
 	Wrong    []Try     // the wrong ones of them, oldest first
-	Slips    []slip.ID // the slips that explain most of these, two at least
+	Slips    [][]slip.ID // the slips that explain most of these, two at least: each one, or two together
 	Fits     int       // how many of them each explains
 	Used     book.Day  // on which it was worked last, in itself or in work that uses it
 	Checks   int       // how often it was checked again since it is secure
@@ -413,23 +412,4 @@ func (l *lobe) become(s State, day book.Day) {
 	if s == Secure {
 		l.Used, l.Checks, l.Failed, l.Due = max(l.Used, day), 0, 0, 0
 	}
-}
-
-// leastExplained is how many wrong answers a slip has to explain to be told.
-const leastExplained = 2
-
-// most finds the slips that explain most of some wrong answers.
-func most(counts map[slip.ID]int) (ids []slip.ID, fits int) {
-	for _, n := range counts {
-		fits = max(fits, n)
-	}
-	if fits < leastExplained {
-		return nil, 0
-	}
-	for _, id := range slices.Sorted(maps.Keys(counts)) {
-		if counts[id] == fits {
-			ids = append(ids, id)
-		}
-	}
-	return ids, fits
 }

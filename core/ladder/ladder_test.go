@@ -153,7 +153,7 @@ func TestReasons(t *testing.T) {
 		{"judged wobbling, and mended", choose.NoSwap, "-5 guide wobbling; -3 2right alone", ladder.Secure, "Secure since 1 Oct. Right alone twice on one day, last on 1 Oct. Counted from the teacher’s judgement on 29 Sep: wobbling."},
 		{"judged under way, all is counted anew", choose.NoSwap, "-9 4right alone; -8 3right alone; -2 guide under-way; -1 1right alone", ladder.UnderWay, "1 of 7 beads: six more right alone. Right alone on one day so far: a second day is needed. Counted from the teacher’s judgement on 2 Oct: under way."},
 		{"taking away across a zero", choose.AcrossOneZero, "-5 4right alone; -2 3right alone", ladder.Secure, "Secure since 2 Oct. Right alone 7 times on 2 days, last on 2 Oct."},
-		{"a slip of taking, and another that fits", choose.TakeOneSwapTens, "-5 61-37=33 alone; -4 50-23=30 alone; -3 40-17=30 alone", ladder.UnderWay, "None of 7 beads, and 3 to make up first: ten more right alone. Nothing right alone yet. 3 of the last 3 answers are wrong: 61 − 37 = 33, 50 − 23 = 30 and 40 − 17 = 30. One slip explains 2 of these 3: 0 take away a digit was given 0. Or: 0 was written where there was not enough."},
+		{"a slip of taking, and another that fits", choose.TakeOneSwapTens, "-5 61-37=33 alone; -4 50-23=30 alone; -3 40-17=30 alone", ladder.UnderWay, "None of 7 beads, and 3 to make up first: ten more right alone. Nothing right alone yet. 3 of the last 3 answers are wrong: 61 − 37 = 33, 50 − 23 = 30 and 40 − 17 = 30. One slip explains 2 of these 3: 0 take away a digit was given 0."},
 	} {
 		t.Run(c.name, func(t *testing.T) {
 			child := childOf(always, history(t, c.stage, c.events))

@@ -8,6 +8,7 @@ import (
 
 	"vineswap/core/book"
 	"vineswap/core/choose"
+	"vineswap/core/diagnose"
 	"vineswap/core/ladder"
 	"vineswap/core/place"
 	"vineswap/core/problem"
@@ -73,7 +74,7 @@ func made(t testing.TB, rng *rand.Rand, stage choose.StageID, manner book.Manner
 			o.Came = book.Default
 		}
 	case len(wrong) > 0 && rng.IntN(2) == 0:
-		o.Answer = o.Task.Write(wrong[rng.IntN(len(wrong))].Answer)
+		o.Answer = o.Task.Write(wrong[rng.IntN(1+rng.IntN(len(wrong)))].Answer) // the common ones most
 	default:
 		o.Answer = []string{"", "7", "1" + o.Answer}[rng.IntN(3)]
 	}
@@ -218,10 +219,11 @@ type reference struct {
 	failed      []book.Day
 	judged      *ladder.Overrule
 	anything    bool
+	all         []ladder.Event
 }
 
 func refer(class ladder.Class, events []ladder.Event, key ladder.Key) reference {
-	r := reference{stage: key.Stage, days: map[book.Day]bool{}, shown: map[task.Skill]bool{}}
+	r := reference{stage: key.Stage, days: map[book.Day]bool{}, shown: map[task.Skill]bool{}, all: events}
 	asks := key.Stage.Asks(class.Limit)
 	from := begun(events, key)
 	if from > 0 {
@@ -257,7 +259,7 @@ func refer(class ladder.Class, events []ladder.Event, key ladder.Key) reference 
 		this := worked{o.Day, o.Task.Key(), o.Part}
 		beside := own && aside(o, key.Stage)
 		due := r.state == ladder.Secure && unseen(class, r.used, o.Day) >= []int{4, 8, 16}[min(2, r.checks)]
-		rightAlone := o.Right() && gives(o) == 1 && !beside
+		rightAlone := o.Right() && gives(o) == 1 && !aside(o, e.Key.Stage) // of what its own stage teaches
 		switch {
 		case !due:
 			r.used = max(r.used, o.Day)
@@ -388,6 +390,33 @@ func TestEveryClauseIsInTheRecords(t *testing.T) {
 	}
 }
 
+// likely are the slips that the last 40 answers of a task's field make likely, of all stages
+// and manners: looked for in the events anew.
+func (r reference) likely(of task.Task) [][]slip.ID {
+	var all []book.Observation
+	for _, e := range r.all {
+		if e.Overrule == nil && diagnose.Counts(e.Seen) && diagnose.FieldOf(e.Seen.Task) == diagnose.FieldOf(of) {
+			all = append(all, e.Seen)
+		}
+	}
+	return diagnose.Judge(all[max(0, len(all)-40):]).Likely()
+}
+
+// fits tells whether one of some slips gives an answer, or both together.
+func fits(ids []slip.ID, o book.Observation) bool {
+	p, _ := problem.From(o.Task)
+	operation, numbers, _ := p.InColumns()
+	given, _ := o.Task.Read(o.Answer)
+	with := [][]slip.ID{ids}
+	for _, id := range ids {
+		with = append(with, []slip.ID{id})
+	}
+	return slices.ContainsFunc(with, func(some []slip.ID) bool {
+		answer, ok := slip.New(some...).Answer(operation, numbers)
+		return ok && len(given) == 1 && given[0] == place.Number(answer) && !o.Right()
+	})
+}
+
 // faultOf tells what is wrong with a clause; empty for nothing.
 func (r reference) faultOf(c ladder.Clause, class ladder.Class) string {
 	rights, alone, recent := 0, 0, r.own[max(0, len(r.own)-6):]
@@ -462,18 +491,20 @@ func (r reference) faultOf(c ladder.Clause, class ladder.Class) string {
 		}
 		return is(ok, "%d of %d", len(wrong), len(recent))
 	case ladder.OneSlip:
-		counts := map[slip.ID]int{}
-		for _, o := range wrong {
-			for _, id := range o.Task.Explains(o.Answer) {
-				counts[id]++
+		most := 0
+		for _, ids := range r.likely(wrong[0].Task) {
+			n := 0
+			for _, o := range wrong {
+				if fits(ids, o) {
+					n++
+				}
+			}
+			most = max(most, n)
+			if n == c.N != slices.ContainsFunc(c.Slips, func(said []slip.ID) bool { return slices.Equal(said, ids) }) {
+				return fmt.Sprintf("%v explains %d", ids, n)
 			}
 		}
-		for id, n := range counts {
-			if n > c.N || n == c.N != slices.Contains(c.Slips, id) {
-				return fmt.Sprintf("%s explains %d", id, n)
-			}
-		}
-		return is(c.Of == len(wrong) && len(c.Slips) > 0 && c.N >= 2, "%v of %d", counts, len(wrong))
+		return is(c.Of == len(wrong) && len(c.Slips) > 0 && c.N == most && c.N >= 2, "%d of %d", most, len(wrong))
 	}
 	return "nobody knows this clause"
 }

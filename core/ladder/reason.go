@@ -41,7 +41,7 @@ type Clause struct {
 	State State
 	Skill []task.Skill
 	Tries []Try
-	Slips []slip.ID
+	Slips [][]slip.ID // each one, or two together
 }
 
 // more is how many right answers alone lead from so many beads to a goal.

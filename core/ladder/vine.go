@@ -13,6 +13,7 @@ import (
 // what it can work next.
 type Child struct {
 	Standings Standings
+	Recent    Recent // the last answers, by which is judged what explains them
 	Class     Class
 	Met       map[choose.StageID]bool // stages that count as met since they arrived
 	Told      Told                    // what it can do, by the word of an adult

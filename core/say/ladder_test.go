@@ -37,7 +37,7 @@ func TestNamesOfTheLadder(t *testing.T) {
 			t.Errorf("the way %q has no name", way)
 		}
 	}
-	for _, id := range append(append(slip.InColumns(), slip.OfNumbers()...), slip.LeftoverDropped, slip.DigitMirrored) {
+	for _, id := range append(append(slip.InColumns(), slip.Others()...), slip.DigitMirrored) {
 		if say.Slip(id) == "" {
 			t.Errorf("%s has no words", id)
 		}

@@ -96,9 +96,13 @@ var clauseWords = map[ladder.ClauseKind]func(w Words, stage choose.StageID, c la
 		return fmt.Sprintf("%s: %s.", wrongOf(c), list(wrong))
 	},
 	ladder.OneSlip: func(_ Words, _ choose.StageID, c ladder.Clause, _ book.Day) string {
-		said := fmt.Sprintf("One slip explains %d of these %d: %s.", c.N, c.Of, Slip(c.Slips[0]))
+		what := "One slip explains"
+		if len(c.Slips[0]) > 1 {
+			what = "Two slips explain"
+		}
+		said := fmt.Sprintf("%s %d of these %d: %s.", what, c.N, c.Of, Slips(c.Slips[0]))
 		for _, also := range c.Slips[1:] {
-			said += fmt.Sprintf(" Or: %s.", Slip(also))
+			said += fmt.Sprintf(" Or: %s.", Slips(also))
 		}
 		return said
 	},
@@ -177,7 +181,7 @@ var briefWords = []struct {
 	say  func(c ladder.Clause, today book.Day) string
 }{
 	{ladder.OneSlip, func(c ladder.Clause, _ book.Day) string {
-		return fmt.Sprintf("%s: %d of %d wrong.", capital(Slip(c.Slips[0])), c.N, c.Of)
+		return fmt.Sprintf("%s: %d of %d wrong.", capital(Slips(c.Slips[0])), c.N, c.Of)
 	}},
 	{ladder.WrongLately, func(c ladder.Clause, _ book.Day) string {
 		return wrongOf(c) + "."

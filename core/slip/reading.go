@@ -1,6 +1,7 @@
 package slip
 
 import (
+	"slices"
 	"strconv"
 	"strings"
 
@@ -32,14 +33,17 @@ const (
 	DigitMirrored   ID = "digit-mirrored" // a guide marks it; no answer tells it
 )
 
-// OfNumbers returns the slips of reading, writing, building and counting that an answer can
-// tell, common ones first.
-func OfNumbers() []ID {
-	return []ID{
-		DigitsReversed, OneOff, TyForTeen, TeenForTy, WritesParts, WritesHundreds, ZeroLeftOut, ZeroPutIn, ValueForTens,
-		TensForValue, DigitForTens, OnesOnly, DigitsNotValues, PlacesSwapped, TenSaidTwice, EqualsAsDoIt,
-	}
+var registered = []ID{
+	DigitsReversed, OneOff, TyForTeen, TeenForTy, WritesParts, WritesHundreds, ZeroLeftOut, ZeroPutIn, ValueForTens,
+	TensForValue, DigitForTens, OnesOnly, DigitsNotValues, PlacesSwapped, TenSaidTwice, EqualsAsDoIt, LeftoverDropped,
 }
+
+// Register makes slips of another kind of task known, before anything is judged.
+func Register(ids ...ID) { registered = append(registered, ids...) }
+
+// Others returns the slips that an answer can tell and that are none of written adding and
+// taking, common ones first.
+func Others() []ID { return slices.Clone(registered) }
 
 // LeftOver sets aside and forgets what cannot be dealt in a place: 20 and 2 left over for
 // 72 among 3.
