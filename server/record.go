@@ -64,7 +64,7 @@ func (s *Server) wireRecord(c *call, kept store.Lesson) (wire.Record, error) {
 	}
 	out := wire.Record{
 		Link: link, Revision: kept.Revision, Index: kept.Nth, Children: children, Tasks: []wire.Worked{},
-		Helps: wire.HelpsOf(), Ways: wire.WaysOf(), Day: book.DayOf(kept.ChangedAt.In(zone)).String(), Today: today.String(),
+		Helps: wire.HelpsOf(), Ways: wire.WaysOf(), Day: book.DayOf(kept.ChangedAt.In(zone)).String(), Today: today.String(), Slips: map[string]wire.SlipSays{},
 	}
 	if kept.Stand != lesson.Ended {
 		lacks, err := s.lacks(c, kept.Children)
@@ -81,7 +81,7 @@ func (s *Server) wireRecord(c *call, kept store.Lesson) (wire.Record, error) {
 		entries[o.ID.String()] = wire.EntryOf(words, keptOf(o, zone), today, c.role.May(store.Lead))
 	}
 	for nth := range kept.Items {
-		out.Tasks = append(out.Tasks, wire.WorkedOf(c.class.Settings, kept.Lesson, nth, children, kept.Rows(nth, store.Records(seen)), entries))
+		out.Tasks = append(out.Tasks, wire.WorkedOf(c.class.Settings, kept.Lesson, nth, children, kept.Rows(nth, store.Records(seen)), entries, out.Slips))
 	}
 	return out, s.addEstimates(c, kept, &out)
 }

@@ -160,6 +160,8 @@ type Record struct {
 	Today    string     `json:"today"`   // no record is of a later day
 	More     bool       `json:"more"`    // another task like the one in hand can be drawn
 	MoreFor  string     `json:"moreFor"` // whose lack it is drawn for, and which; empty for nobody's
+
+	Slips map[string]SlipSays `json:"slips"` // what is said of each slip that explains a wrong answer
 }
 
 // Worked is one task of a lesson with what is written of it.
@@ -178,6 +180,7 @@ type Worked struct {
 	Estimates []Estimate   `json:"estimates"`
 	Counts    []TimedCount `json:"counts"` // how long it was counted, each time
 	Saw       []Saw        `json:"saw"`
+	Wrong     []Gave       `json:"wrong"` // the answers that slips explain
 }
 
 // Row is a child at a problem: how it would be written by one touch, and what is
@@ -284,10 +287,11 @@ func MannersOf(id choose.StageID) []Named {
 }
 
 // WorkedOf makes a task of a lesson with its rows; the entries are those of the
-// whole lesson.
-func WorkedOf(class setting.Class, l lesson.Lesson, nth int, children []Learner, rows []lesson.Row, entries map[string]Entry) Worked {
+// whole lesson. What is said of the slips that wrong answers would show is noted.
+func WorkedOf(class setting.Class, l lesson.Lesson, nth int, children []Learner, rows []lesson.Row, entries map[string]Entry, says map[string]SlipSays) Worked {
 	t, w := l.Items[nth].Task, class.Words()
 	out := Worked{Text: w.Task(t), Numbers: []int{}, Answer: int(t.Right()[0]), Result: t.Result(), Between: between(t), Rows: []Row{}, Estimates: []Estimate{}, Counts: []TimedCount{}, Saw: []Saw{}}
+	out.Wrong = gavesOf(class, t, says)
 	out.Manners, out.Parts = MannersOf(ladder.Credit(t, l.Items[nth].Stage)), PartsOf(w, t)
 	if p, of := problem.From(t); of {
 		out.Sign, out.Numbers, out.Words = problem.Sign(p.Kind), ints(p.Numbers), p.Answer().Words(w.And)

@@ -72,7 +72,7 @@ func TestWorked(t *testing.T) {
 		for _, r := range records {
 			entries[r.ID], kept = wire.EntryOf(say.Words{}, r, today, true), append(kept, r.Record)
 		}
-		return wire.WorkedOf(setting.Default(), l, 0, children, l.Rows(0, kept), entries)
+		return wire.WorkedOf(setting.Default(), l, 0, children, l.Rows(0, kept), entries, map[string]wire.SlipSays{})
 	}
 	sum := made(material.Beads, problem.SumOf(47, 25), kept("62", nil))
 	if fmt.Sprint(sum.Saw) != "[{Wren A. ones ones 12 counted, one swap: 2 stay} {Jory P. tens tens 7 counted}]" || sum.Sign != "+" || sum.Answer != 72 {

@@ -275,6 +275,39 @@ func Slips(ids []slip.ID) string {
 	return fmt.Sprintf("%s; and %s", Slip(ids[0]), Slip(ids[1]))
 }
 
+// ShowsIn says in which places a wrong answer differs from the right one; nothing where in none.
+func (w Words) ShowsIn(places []place.Place) string {
+	if len(places) == 0 {
+		return ""
+	}
+	names := make([]string, len(places))
+	for i, p := range places {
+		names[i] = "the " + w.PlaceMany(p)
+	}
+	return fmt.Sprintf("It shows in %s.", list(names))
+}
+
+// Fewer says what an answer lacks: "one hundred and one ten".
+func (w Words) Fewer(places []place.Place, counts []int) string {
+	said := make([]string, len(places))
+	for i, p := range places {
+		said[i] = w.Count(counts[i], p)
+	}
+	return list(said)
+}
+
+// HelpingStep names a step of the work that helps: at the swap in a place, at the work there,
+// or at laying out.
+func (w Words) HelpingStep(p place.Place, placed, swaps bool) string {
+	switch {
+	case !placed:
+		return "Laying out"
+	case swaps:
+		return fmt.Sprintf("%s, at the %s", capital(w.PlaceMany(p)), w.forms().noun)
+	}
+	return capital(w.PlaceMany(p))
+}
+
 var verdictNames = map[diagnose.Verdict]string{
 	diagnose.Right:     "right",
 	diagnose.FactSlips: "right, with a wrong fact now and then",

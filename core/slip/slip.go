@@ -124,3 +124,15 @@ var alone = func() []Procedure {
 func index(id ID) int {
 	return slices.IndexFunc(slips, func(s Slip) bool { return s.ID == id })
 }
+
+// Whole tells whether a slip is in which operation is done, how the numbers are set down or
+// which of them are worked, and so in no single place.
+func Whole(id ID) bool {
+	i := index(id)
+	if i < 0 {
+		return false
+	}
+	return slices.ContainsFunc(append(slices.Clone(slips[i].parts[Add]), slips[i].parts[Take]...), func(p Part) bool {
+		return p == Which || p == Alignment || p == Extent
+	})
+}

@@ -347,6 +347,9 @@ export interface Record {
   today: string;
   more: boolean;
   moreFor: string;
+  slips: {
+    [k: string]: SlipSays;
+  };
 }
 export interface Worked {
   text: string;
@@ -363,6 +366,7 @@ export interface Worked {
   estimates: Estimate[];
   counts: TimedCount[];
   saw: Saw[];
+  wrong: Gave[];
 }
 export interface Named {
   id: string;
@@ -431,6 +435,20 @@ export interface Saw {
   place: string;
   name: string;
   text: string;
+}
+export interface Gave {
+  answer: string;
+  slips: string[][];
+  shows: string;
+  lacks: Written[];
+  fewer: string;
+  at: string;
+  stepSays: string;
+}
+export interface SlipSays {
+  says: string;
+  look: string;
+  helps: string;
 }
 export interface Desk {
   class: ClassLink;

@@ -10,7 +10,7 @@
   import { hops, scene, workOf } from '../../lib/pieces/scene';
   import { track } from '../../lib/pieces/track';
   import { boxOf, handOf, PIECES } from '../../lib/pieces/units';
-  import type { Lesson, Words } from '../../lib/wire.gen';
+  import type { Lesson, Words, Written } from '../../lib/wire.gen';
   import Back from './Back.svelte';
   import Hops from './Hops.svelte';
   import Layer from './Layer.svelte';
@@ -28,6 +28,7 @@
     w,
     h,
     apart = false,
+    lacks = [],
   }: {
     lesson: Lesson;
     index: number;
@@ -37,6 +38,7 @@
     w: number;
     h: number;
     apart?: boolean; // cards lie apart, as the expanded form
+    lacks?: Written[]; // so many pieces of a place that an answer does not have: they are ringed
   } = $props();
 
   const steps = $derived(lesson.steps);
@@ -71,6 +73,15 @@
     return whenIdle(() => of(next));
   });
   const unit = $derived(plan.unit);
+  /** The pieces that an answer lacks: the last of their heaps, those in front. */
+  const missed = $derived(
+    lacks.flatMap(({ place, digit }) =>
+      scenes(index)
+        .pieces.filter((p) => p.place === place && !p.gone && p.zone !== 'taken')
+        .toSorted((a, b) => b.nth - a.nth)
+        .slice(0, digit),
+    ),
+  );
   const stem = $derived(plan.bands.start ? hops(steps, marked) : []);
 
   /** How far down the store's boards stand, in px; upright the store is below. */
@@ -207,6 +218,17 @@
       />
     {/if}
   {/each}
+  {#each missed as p (p.id)}
+    {@const b = boxOf(p.place)}
+    <rect
+      class="missed"
+      x={p.x - 5}
+      y={p.y - 5}
+      width={b.width * unit + 10}
+      height={b.height * unit + 10}
+      rx="8"
+    />
+  {/each}
   {#if now.counted}
     <text class="counted" x={now.counted.x} y={now.counted.y} fill="var(--{now.counted.place}-ink)">
       {now.counted.n}
@@ -229,6 +251,11 @@
     fill: none;
     stroke: var(--ones-ink);
     stroke-width: 1.5;
+  }
+  .missed {
+    fill: none;
+    stroke: var(--clay);
+    stroke-width: 2.5;
   }
   .landing {
     fill: none;

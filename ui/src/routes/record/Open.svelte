@@ -6,7 +6,7 @@
   import MannerLeaf from '../../lib/pieces/MannerLeaf.svelte';
   import { shared } from '../../lib/state.svelte';
   import type { Key, Named, Observe, Record as Page } from '../../lib/wire.gen';
-  import { typed, wiped } from './answer';
+  import { figures, typed, wiped } from './answer';
 
   let {
     page,
@@ -20,6 +20,7 @@
     touched = $bindable(),
     lead,
     hasNote,
+    slip = '',
     onnothing,
   }: {
     page: Pick<Page, 'helps' | 'ways' | 'today'>;
@@ -33,6 +34,7 @@
     touched: boolean;
     lead: boolean;
     hasNote: boolean;
+    slip?: string; // what the answer that is typed means
     onnothing: () => void;
   } = $props();
 
@@ -47,8 +49,6 @@
     setTimeout(() => field?.focus());
   }
 
-  /** The figures of an answer: what stands between them is written in more ways than one. */
-  const figures = (answer: string): string => answer.replace(/[^0-9]+/g, ' ').trim();
   const wrong = $derived(
     !(draft.part?.length && draft.answer) && // which of its places are right, the server tells
       draft.came === 'typed' &&
@@ -101,6 +101,7 @@
 <div class="answer" class:wrong role="status" aria-label="Answer: {draft.answer || 'none'}">
   <span class="kid">{draft.answer || 'no answer'}</span>
 </div>
+{#if slip}<p class="slip" role="status">{slip}</p>{/if}
 {#if parts.length > 1}
   <p class="small saw">Its own work{saw ? `: ${saw}` : ''}</p>
   <div class="own" role="group" aria-label="What the child worked itself">
@@ -236,6 +237,16 @@
     border-color: var(--clay);
     color: var(--clay-ink);
     transform: rotate(-2deg);
+  }
+  .slip {
+    margin: -4px 0 6px;
+    color: var(--clay-ink);
+    font-size: var(--t1);
+    font-weight: 650;
+    line-height: 18px;
+  }
+  .slip::first-letter {
+    text-transform: uppercase;
   }
   .own {
     display: flex;

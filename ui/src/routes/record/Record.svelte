@@ -18,13 +18,15 @@
   import { outbox } from '../../lib/outbox.svelte';
   import { fromEntry, Records } from '../../lib/records.svelte';
   import { loadDesk, shared, view } from '../../lib/state.svelte';
-  import type { Learner, Named, Observe } from '../../lib/wire.gen';
+  import type { Gave, Learner, Named, Observe } from '../../lib/wire.gen';
   import Glance from '../../lib/ones/Glance.svelte';
   import OneScene from '../mat/one/OneScene.svelte';
   import Scene from '../mat/Scene.svelte';
   import Conflict from './Conflict.svelte';
   import Estimates from './Estimates.svelte';
   import Open from './Open.svelte';
+  import Slip from './Slip.svelte';
+  import { figures } from './answer';
 
   let { params }: { params: { lesson: string } } = $props();
 
@@ -219,6 +221,25 @@
     nth = i;
   };
   const isOpen = $derived(openId !== '' && draft !== undefined);
+  /** What the answer that is typed means; nothing of a part, and where no slip gives it. */
+  const gave = $derived.by((): Gave | undefined => {
+    if (!draft || draft.came !== 'typed' || draft.part?.length || !problem) return undefined;
+    const given = draft.answer;
+    return problem.wrong.find((g) => g.answer === given || figures(g.answer) === figures(given));
+  });
+  const slipSays = $derived(
+    gave?.slips
+      .map((ids) => ids.map((id) => page!.slips[id]?.says ?? '').join('; and '))
+      .join(', or '),
+  );
+  /** Goes to the step of the mat that helps; what is open stays as it is typed until then. */
+  async function toStep(): Promise<void> {
+    const at = lesson?.steps.findIndex((s) => s.at === gave?.at) ?? -1;
+    if (at < 0 || nth !== page?.index || ended || !may) return;
+    write();
+    hand.go(at);
+    await push(view(`mat/${params.lesson}`));
+  }
   const action = $derived.by(() => {
     if (isOpen) {
       return { label: following ? `Save, then ${following.name}` : 'Save', act: onward };
@@ -283,6 +304,7 @@
     m: () =>
       isOpen && change({ manner: manners[(manners.indexOf(draft!.manner) + 1) % manners.length]! }),
     o: () => white?.note(),
+    l: () => void toStep(),
     ...digits,
   })}
 />
@@ -302,6 +324,7 @@
     ['s t n a e', 'shown, with help, prompted, alone, explains'],
     ['m', 'the next way of working'],
     ['o', 'a note'],
+    ['l', 'to the step that helps, after a wrong answer'],
     ['backspace', 'clear a digit, or undo'],
     ['escape', 'close the child, nothing saved'],
   ]}
@@ -390,6 +413,7 @@
               index={ended ? lesson.steps.length - 1 : hand.index}
               material={lesson.link.material}
               words={desk.words}
+              lacks={gave?.slips.length === 1 ? gave.lacks : []}
               {w}
               {h}
             />
@@ -406,7 +430,15 @@
             </div>
           {/if}
         </div>
-        <div class="under">
+        {#if gave && draft}
+          <Slip
+            {gave}
+            says={page.slips}
+            answer={draft.answer}
+            onstep={nth === page.index && !ended && may ? () => void toStep() : undefined}
+          />
+        {/if}
+        <div class="under" hidden={!!gave}>
           <div hidden={!!problem.one}>
             <h2>Seen on the mat, place by place</h2>
             <ul class="saw">
@@ -494,6 +526,7 @@
               keys={problem.one?.keys}
               lead={desk.class.role === 'lead'}
               hasNote={records.latest(c.id, nth).entry?.hasNote ?? false}
+              slip={slipSays}
               onnothing={nothing}
             />
           {:else if l.slips.length}
@@ -625,6 +658,9 @@
   .words {
     font-size: var(--t4);
     line-height: 36px;
+  }
+  .under[hidden] {
+    display: none;
   }
   .under {
     display: flex;

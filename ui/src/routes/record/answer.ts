@@ -13,6 +13,9 @@ export const typed = (before: string, more: string, most: number, between: strin
   return before.length + more.length > most ? before : before + more;
 };
 
+/** The figures of an answer: what stands between them is written in more ways than one. */
+export const figures = (answer: string): string => answer.replace(/[^0-9]+/g, ' ').trim();
+
 /** The answer without what was typed last. */
 export const wiped = (answer: string, between: string): string =>
   answer.slice(0, -(between && answer.endsWith(between) ? between.length : 1));
