@@ -122,6 +122,9 @@ func wantedFor(m group.Meeting, r choose.Range, had map[string][]task.Task) less
 		w.Had = append(w.Had, had[seat.ID]...)
 		skills, beads := seat.Lacks(m.Key)
 		w.Lacks = append(w.Lacks, lesson.Lack{Skills: skills, Beads: beads})
+		if seat.Step.Kind == ladder.GoBack && len(seat.Step.Lobe.Slips) > 0 {
+			w.Slips = append(w.Slips, seat.Step.Lobe.Slips[0])
+		}
 		if m.Leaving {
 			w.With = seat.Step.Lobe.Manner
 		}

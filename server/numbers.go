@@ -57,8 +57,21 @@ func (s *Server) choose(c *call) error {
 	if ask.Spread {
 		draw = space.Spread
 	}
-	chosen, err := wire.ChosenOf(c.class.Settings, choice, space, draw(ask.Count, seed), seed)
+	pool := bringing(space, choice.Kind, seed)
+	list := [][]place.Number{}
+	if ask.Brings != "" {
+		list, err = s.bringOut(c, pool, ask)
+	} else {
+		list = draw(ask.Count, seed)
+	}
+	if err != nil {
+		return err
+	}
+	chosen, err := wire.ChosenOf(c.class.Settings, choice, space, list, seed)
 	if err := errors.Join(err, c.Context().Err()); err != nil {
+		return err
+	}
+	if err := addSlips(c, &chosen, pool, choice, list); err != nil {
 		return err
 	}
 	return c.JSON(chosen)

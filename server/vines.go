@@ -16,6 +16,7 @@ import (
 	"vineswap/core/choose"
 	"vineswap/core/group"
 	"vineswap/core/ladder"
+	"vineswap/core/lesson"
 	"vineswap/core/say"
 	"vineswap/formats"
 	"vineswap/store"
@@ -117,6 +118,7 @@ func (s *Server) learnerView(c *call, e store.Enrolled, now seenClass) (wire.Lea
 		Steps: wire.StepsOf(w, child, today), Judgements: []wire.Judgement{}, States: wire.StatesOf(), Others: now.others(),
 		Helps: wire.HelpsOf(), Ways: wire.WaysOf(), Today: today.String(),
 	}
+	out.Wrong = wire.GoesWrongOf(c.class.Settings, lesson.Suspects(child, c.class.Settings.Range, uint64(e.ID.ID())), today)
 	if out.Part, err = s.part(c, e.ID, uuid.Nil, today, zone); err != nil {
 		return out, err
 	}

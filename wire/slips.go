@@ -1,6 +1,12 @@
 package wire
 
 import (
+	"encoding/json"
+	"math"
+	"slices"
+
+	"vineswap/core/book"
+	"vineswap/core/ladder"
 	"vineswap/core/lesson"
 	"vineswap/core/place"
 	"vineswap/core/problem"
@@ -23,6 +29,7 @@ type Gave struct {
 	Answer   string     `json:"answer"`   // as it is written
 	Slips    [][]string `json:"slips"`    // the ids: each gives just this, one slip or two together
 	Shows    string     `json:"shows"`    // in which places it differs from the right one; empty for none
+	Places   []string   `json:"places"`   // the same, by their ids
 	Lacks    []Written  `json:"lacks"`    // what it has less than the right one, where it has nothing more
 	Fewer    string     `json:"fewer"`    // the same, as it is said
 	At       string     `json:"at"`       // the step of the work that helps; empty where there is none
@@ -37,7 +44,10 @@ func gavesOf(class setting.Class, t task.Task, says map[string]SlipSays) []Gave 
 	}
 	out := []Gave{}
 	for _, g := range lesson.Wrongs(t, class.Method()) {
-		gave := Gave{Answer: t.Write(g.Answer), Slips: [][]string{}, Shows: w.ShowsIn(g.Shows), Lacks: []Written{}}
+		gave := Gave{Answer: t.Write(g.Answer), Slips: [][]string{}, Shows: w.ShowsIn(g.Shows), Places: []string{}, Lacks: []Written{}}
+		for _, p := range g.Shows {
+			gave.Places = append(gave.Places, p.String())
+		}
 		for _, ids := range g.Slips {
 			gave.Slips = append(gave.Slips, sayingOf(w, ids, says))
 		}
@@ -66,4 +76,144 @@ func sayingOf(w say.Words, ids []slip.ID, says map[string]SlipSays) []string {
 		says[names[i]] = SlipSays{say.Slip(id), w.LookFor(id), w.HelpsWith(id)}
 	}
 	return names
+}
+
+// GoesWrong is something that goes wrong in a child's work, as it is told on its page.
+type GoesWrong struct {
+	Says    string        `json:"says"`    // the slip; or that several explain as much, or none
+	Under   string        `json:"under"`   // in which work, and how many of the last answers it explains
+	Told    bool          `json:"told"`    // one slip is told
+	Likely  int           `json:"likely"`  // of ten beads
+	Sure    string        `json:"sure"`    // almost sure, likely, not enough to tell
+	Answers []WrongAnswer `json:"answers"` // that show it, the newest first
+	Look    string        `json:"look"`
+	Helps   string        `json:"helps"`
+	Rivals  []Rival       `json:"rivals"` // what else it could be
+	Ask     *AskOne       `json:"ask,omitempty"`
+	Tasks   []NewTask     `json:"tasks"`  // that bring the slip out, with material
+	Shown   string        `json:"shown"`  // the first of them, as it is written
+	Would   string        `json:"would"`  // what the slip gives for it
+	Lesson  string        `json:"lesson"` // their stage and manner
+}
+
+// WrongAnswer is an answer that shows a slip, or that the slip gives rightly.
+type WrongAnswer struct {
+	Day     string `json:"day"`
+	Task    string `json:"task"`
+	Sign    string `json:"sign"`
+	Numbers []int  `json:"numbers"` // of a problem; none for other tasks
+	Given   string `json:"given"`
+	Result  string `json:"result"`
+	Right   bool   `json:"right"`
+}
+
+// Rival is another slip that explains some of the answers.
+type Rival struct {
+	Says    string `json:"says"`
+	Likely  int    `json:"likely"`  // of ten beads
+	Against string `json:"against"` // which answer tells against it; empty for none
+}
+
+// AskOne is the question that would tell what explains the answers.
+type AskOne struct {
+	Task  NewTask     `json:"task"`
+	Says  string      `json:"says"`
+	Gives []WouldGive `json:"gives"`
+}
+
+// WouldGive is what an explanation gives for a question.
+type WouldGive struct {
+	Answer string `json:"answer"`
+	Says   string `json:"says"`
+	Right  bool   `json:"right"`
+}
+
+// The most answers that are shown of a slip, and the most that a question is told to give.
+const (
+	mostShown = 6
+	mostGiven = 3
+)
+
+// GoesWrongOf lists what goes wrong in a child's work.
+func GoesWrongOf(class setting.Class, suspects []lesson.Suspect, today book.Day) []GoesWrong {
+	w := class.Words()
+	out := []GoesWrong{}
+	for _, s := range suspects {
+		g := GoesWrong{
+			Says: say.Suspect(s.Verdict, s.Slip, s.Same()), Under: say.Explained(s.Field, s.Shows, s.Wrong, len(s.Answers), s.Slip != "" || len(s.Rivals) > 0),
+			Told: s.Slip != "", Likely: beadsOf(s.Likely), Sure: say.HowSure(s.Likely), Answers: []WrongAnswer{}, Rivals: []Rival{}, Tasks: []NewTask{},
+		}
+		if s.Slip != "" {
+			g.Look, g.Helps = w.LookFor(s.Slip), w.HelpsWith(s.Slip)
+		}
+		for _, i := range slices.Backward(s.Fits) {
+			if len(g.Answers) < mostShown {
+				g.Answers = append(g.Answers, wrongAnswerOf(w, s.Answers[i], today))
+			}
+		}
+		for _, r := range s.Rivals {
+			rival := Rival{Says: say.Slip(r.Slip), Likely: beadsOf(r.Likely)}
+			if r.Against >= 0 {
+				rival.Against = w.TellsAgainst(s.Answers[r.Against].Task)
+			}
+			g.Rivals = append(g.Rivals, rival)
+		}
+		if s.Ask != nil {
+			g.Ask = askOneOf(w, s)
+		}
+		for i, item := range s.Brings {
+			record, err := json.Marshal(item.Task)
+			if err != nil {
+				continue
+			}
+			g.Tasks = append(g.Tasks, NewTask{record, string(item.Stage), string(item.Manner)})
+			if i == 0 {
+				g.Shown, g.Would, g.Lesson = w.Task(item.Task), wouldGive(item.Task, s.Slip), w.Stage(item.Stage)+", "+say.InManner(item.Manner)
+			}
+		}
+		out = append(out, g)
+	}
+	return out
+}
+
+// wouldGive is what a slip gives for a task; empty where it does not apply.
+func wouldGive(t task.Task, id slip.ID) string {
+	for _, w := range t.Wrong() {
+		if w.Slip == id {
+			return t.Write(w.Answer)
+		}
+	}
+	return ""
+}
+
+func beadsOf(likely float64) int { return int(math.Round(10 * likely)) }
+
+func wrongAnswerOf(w say.Words, o book.Observation, today book.Day) WrongAnswer {
+	a := WrongAnswer{Day: say.ShortDay(o.Day, today), Task: w.Task(o.Task), Numbers: []int{}, Given: o.Answer, Result: o.Task.Result(), Right: o.Right()}
+	if p, of := problem.From(o.Task); of && !p.Rests() {
+		a.Sign, a.Numbers = problem.Sign(p.Kind), ints(p.Numbers)
+	}
+	return a
+}
+
+// askOneOf lists each answer of the question once, with what it would mean.
+func askOneOf(w say.Words, s lesson.Suspect) *AskOne {
+	record, err := json.Marshal(s.Ask.Task)
+	if err != nil {
+		return nil
+	}
+	ask := &AskOne{Task: NewTask{record, string(ladder.Credit(s.Ask.Task, s.Stage)), ""}, Says: w.Task(s.Ask.Task), Gives: []WouldGive{}}
+	for _, g := range s.Ask.Gives {
+		right := s.Ask.Task.IsRight(g.Answer)
+		known := slices.ContainsFunc(ask.Gives, func(x WouldGive) bool { return x.Answer == g.Answer })
+		if known || len(ask.Gives) == mostGiven {
+			continue
+		}
+		says := say.Slips(g.Slips)
+		if right {
+			says = say.RightMeans(g.Slips)
+		}
+		ask.Gives = append(ask.Gives, WouldGive{g.Answer, says, right})
+	}
+	return ask
 }

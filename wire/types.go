@@ -214,6 +214,7 @@ type Choose struct {
 	Children []string          `json:"children,omitempty" validate:"max=40"`    // whose problems are not drawn again
 	Days     int               `json:"days,omitempty" validate:"min=0,max=730"` // within so many days
 	Spread   bool              `json:"spread,omitempty"`                        // a set rather than a draw
+	Brings   string            `json:"brings,omitempty" validate:"max=40"`      // the slip that they bring out
 	Fit      bool              `json:"fit,omitempty"`                           // the lengths are fitted to the stage, as when it is picked
 	Count    int               `json:"count" validate:"min=0,max=48"`
 	Seed     string            `json:"seed"` // drawn when empty
@@ -314,6 +315,10 @@ type Chosen struct {
 	LeftOut  string   `json:"leftOut,omitempty"` // how many were worked lately
 	By       []int    `json:"by"`                // how many can share, or how many trays there can be
 	Finer    []Ask    `json:"finer"`             // what else can be asked for
+
+	Slips  []Named  `json:"slips"`           // that such problems can bring out
+	Hidden []string `json:"hidden"`          // what these problems could not show, common slips first
+	Would  *Sum     `json:"would,omitempty"` // the one that would show most of it
 }
 
 // Knot is one place of the strip: ones first.

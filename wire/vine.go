@@ -203,6 +203,7 @@ type LearnerView struct {
 	Helps      []Named     `json:"helps"`      // with which a record can be corrected, as are the next
 	Ways       []Named     `json:"ways"`
 	Today      string      `json:"today"` // no record is of a later day
+	Wrong      []GoesWrong `json:"wrong"` // what goes wrong, by the last answers
 }
 
 // Branch is a strand of one child, first stage first.

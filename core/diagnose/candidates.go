@@ -115,7 +115,8 @@ func UpTo(kind task.Kind, digits int, seed uint64) []task.Task {
 // Shape is what tasks are like: the kinds of problem and how many digits their numbers have
 // at most, and the stages of numbers that are asked alone. Answers of one shape have one pool.
 type Shape struct {
-	Sum, Difference, Sharing int // digits; 0 for no such problem
+	Sum, Difference, Sharing int  // digits; 0 for no such problem
+	Many                     bool // sums of more than two numbers
 	Stages                   string
 }
 
@@ -138,7 +139,7 @@ func ShapeOf(answers []book.Observation) Shape {
 		digits := min(max(2, p.Largest().Length()), int(place.TopPiece)+1)
 		switch p.Kind {
 		case problem.Sum, problem.Trays:
-			s.Sum = max(s.Sum, digits)
+			s.Sum, s.Many = max(s.Sum, digits), s.Many || len(p.Addends()) > 2
 		case problem.Difference:
 			s.Difference = max(s.Difference, digits)
 		case problem.Sharing:
@@ -150,6 +151,17 @@ func ShapeOf(answers []book.Observation) Shape {
 	return s
 }
 
+// Within is the shape with numbers no longer than those of a range.
+func (s Shape) Within(r choose.Range) Shape {
+	limit := r.Limit()
+	if limit == 0 {
+		return s
+	}
+	most := max(1, (limit - 1).Length())
+	s.Sum, s.Difference, s.Sharing = min(s.Sum, most), min(s.Difference, most), min(s.Sharing, most)
+	return s
+}
+
 // Pool draws tasks of the shape.
 func (s Shape) Pool() *Pool {
 	var tasks []task.Task
@@ -157,6 +169,12 @@ func (s Shape) Pool() *Pool {
 		if digits > 0 {
 			tasks = append(tasks, UpTo(kind, digits, 1)...)
 		}
+	}
+	if !s.Many {
+		tasks = slices.DeleteFunc(tasks, func(t task.Task) bool {
+			p, _ := problem.From(t)
+			return len(p.Numbers) > 2
+		})
 	}
 	for stage := range strings.FieldsSeq(s.Stages) {
 		tasks = append(tasks, Suiting(choose.StageID(stage), choose.Widest, 1)...)

@@ -37,7 +37,7 @@ type Explanation struct {
 	Own         float64     // of these slips, whatever else may come with them
 	Explains    []int       // the answers that are just what it gives, from 0
 	Shows       []int       // of these, the wrong ones
-	Both        bool        // of two: each of them is seen in a wrong answer that the other does not give
+	Both        bool        // of two: each of them is seen in wrong answers that the other does not give
 }
 
 // Finding is what is said of one child's answers.
@@ -438,6 +438,19 @@ func Fit(ids []slip.ID, t task.Task, given string) bool {
 	return false
 }
 
+// Shows tells whether slips give an answer to a task that is not the right one.
+func Shows(ids []slip.ID, t task.Task) bool {
+	k := slipsKnown()
+	p := k.predict(t)
+	s := spaceOf(p.field)
+	for _, h := range s.all {
+		if h.kind != isNone && slices.Equal(h.ids(k), ids) {
+			return h.outcome(k, &p).both != p.right
+		}
+	}
+	return false
+}
+
 // Likely are the slips that are held likely to explain wrong answers, the likeliest first: the
 // ones that are said, with those that no answer tells from them; where not enough is known to
 // say any, all that have some weight.
@@ -470,6 +483,43 @@ func (f Finding) Likely() [][]slip.ID {
 		}
 	}
 	return all
+}
+
+// Held is how likely a child makes all of some slips, whatever else may come with them.
+func (f Finding) Held(ids ...slip.ID) float64 {
+	sum := 0.
+	for i, h := range f.space.all {
+		if h.kind != isNone && h.kind != isRight && h.with(f.k, ids) {
+			sum += f.held[i]
+		}
+	}
+	return sum
+}
+
+// Weight is a slip and how likely a child makes it.
+type Weight struct {
+	Slip   slip.ID
+	Likely float64
+}
+
+// Weights are the slips that have some weight, the likeliest first.
+func (f Finding) Weights() []Weight {
+	var all []Weight
+	for _, i := range f.space.ones {
+		id := f.k.ones[i].id
+		if held := f.Held(id); held >= possible {
+			all = append(all, Weight{id, held})
+		}
+	}
+	slices.SortStableFunc(all, func(a, b Weight) int { return cmp.Compare(b.Likely, a.Likely) })
+	return all
+}
+
+func bit(set bool) int {
+	if set {
+		return 1
+	}
+	return 0
 }
 
 // least is how likely an explanation has to be so that it is handed out.
@@ -516,28 +566,31 @@ func (f *Finding) explain(answers []taken) {
 		for _, i := range members[1:] {
 			e.Alike = append(e.Alike, f.space.all[i].ids(f.k))
 		}
-		first, second := false, false
+		first, second := 0, 0
 		for n := range answers {
 			if a := &answers[n]; head.fits(f.k, a) {
 				e.Explains = append(e.Explains, a.at)
 				if a.given != a.right {
 					e.Shows = append(e.Shows, a.at)
 					if head.kind == isTwo {
-						first = first || !a.gives(head.second, a.given)
-						second = second || !a.gives(head.first, a.given)
+						first += bit(!a.gives(head.second, a.given))
+						second += bit(!a.gives(head.first, a.given))
 					}
 				}
 			}
 		}
-		e.Both = first && second
+		e.Both = first >= fewestWrong && second >= fewestWrong
 		f.Explanations = append(f.Explanations, e)
 	}
 	slices.SortStableFunc(f.Explanations, func(a, b Explanation) int { return cmp.Compare(b.Probability, a.Probability) })
 }
 
-// fewestWrong is how many wrong answers there have to be so that a slip is said to explain
-// them, or that they are said to follow no pattern: one odd answer is neither.
-const fewestWrong = 2
+// How many wrong answers there have to be so that a slip is said to explain them, and so that
+// they are said to follow no pattern: one odd answer is neither.
+const (
+	fewestWrong   = 2
+	fewestPattern = 3
+)
 
 // say chooses the verdict.
 func (f *Finding) say() {
@@ -550,7 +603,7 @@ func (f *Finding) say() {
 		f.Verdict = FactSlips
 	case right >= Enough:
 		f.Verdict = Right
-	case f.NoPattern >= Enough && f.wrong >= fewestWrong:
+	case f.NoPattern >= Enough && f.wrong >= fewestPattern:
 		f.Verdict = NoPattern
 	case len(top.Slips) > 0 && top.Probability >= Enough && len(top.Shows) >= fewestWrong && (len(top.Slips) == 1 || top.Both):
 		f.Verdict = Slip

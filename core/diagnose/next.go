@@ -342,6 +342,38 @@ func (pool *Pool) BringsOut(ids []slip.ID, answers []book.Observation) []task.Ta
 	return tasks
 }
 
+// Own puts the tasks first, of some of the pool, on which a slip gives an answer that fewest
+// other slips give; their order stays else.
+func (pool *Pool) Own(id slip.ID, tasks []task.Task) []task.Task {
+	i, known := pool.k.at[id]
+	if !known {
+		return tasks
+	}
+	shared := map[string]int{}
+	for n := range pool.tasks {
+		c := &pool.tasks[n]
+		for other := range pool.k.ones {
+			if other != i && c.predicted.ones[other] == c.predicted.ones[i] {
+				shared[c.key]++
+			}
+		}
+	}
+	tasks = slices.Clone(tasks)
+	slices.SortStableFunc(tasks, func(a, b task.Task) int { return shared[a.Key()] - shared[b.Key()] })
+	return tasks
+}
+
+// Shown are the slips that some task of the pool shows, common ones first.
+func (pool *Pool) Shown() []slip.ID {
+	var ids []slip.ID
+	for i, o := range pool.k.ones {
+		if slices.ContainsFunc(pool.tasks, func(c candidate) bool { return c.predicted.ones[i] != c.right }) {
+			ids = append(ids, o.id)
+		}
+	}
+	return ids
+}
+
 // find is the hypothesis of some slips.
 func (a asking) find(ids []slip.ID) *hypothesis {
 	for i := range a.space.all {

@@ -143,7 +143,9 @@ func (k *known) predict(t task.Task) predicted {
 	if inColumns {
 		p.inColumns(k, operation, terms)
 	} else {
-		p.field = FieldOf(t)
+		if p.field = FieldOf(t); p.field == Sharing {
+			p.columns = work.Numbers[0].Length()
+		}
 		for _, w := range t.Wrong() {
 			i, registered := k.at[w.Slip]
 			if !registered {
@@ -186,9 +188,13 @@ func (p *predicted) inColumns(k *known, o slip.Operation, terms []place.Number) 
 }
 
 // near is how likely one wrong fact makes an answer of another one: a column off by one or
-// two, any of them alike.
+// two, any of them alike. A child who answers rightly what is asked of a number alone makes any
+// of the slips now and then, or is one off.
 func (p *predicted) near(from, to reply) float64 {
-	if p.columns == 0 || from < 0 || to < 0 {
+	if p.columns == 0 {
+		return p.unlike(from, to)
+	}
+	if from < 0 || to < 0 {
 		return 0
 	}
 	off := int(to - from)
@@ -207,6 +213,22 @@ func (p *predicted) near(from, to reply) float64 {
 		return 0
 	}
 	return 1 / float64(4*p.columns)
+}
+
+// unlike is near where nothing is worked in columns.
+func (p *predicted) unlike(from, to reply) float64 {
+	ways, found := 2, from >= 0 && (to == from+1 || to == from-1)
+	for _, r := range p.ones {
+		if r == p.right {
+			continue
+		}
+		ways++
+		found = found || r == to && from == p.right
+	}
+	if !found || from == to {
+		return 0
+	}
+	return 1 / float64(ways)
 }
 
 // any is how likely a child who writes any number writes this one: mostly of as many digits

@@ -225,16 +225,16 @@ type Standing struct {
 	Judged   State        // what the guide judged when the record was begun anew
 	JudgedOn book.Day     // and when
 
-	Recent   int       // how many of the last own answers are looked at
-	Wrong    []Try     // the wrong ones of them, oldest first
+	Recent   int         // how many of the last own answers are looked at
+	Wrong    []Try       // the wrong ones of them, oldest first
 	Slips    [][]slip.ID // the slips that explain most of these, two at least: each one, or two together
-	Fits     int       // how many of them each explains
-	Used     book.Day  // on which it was worked last, in itself or in work that uses it
-	Checks   int       // how often it was checked again since it is secure
-	Failed   int       // own answers since it was due that were not right alone
-	Due      book.Day  // on which the first of these came; 0 for none
-	Chosen   int       // which run by choice the last one was; 0 where none was chosen
-	ChosenOn book.Day  // and when
+	Fits     int         // how many of them each explains
+	Used     book.Day    // on which it was worked last, in itself or in work that uses it
+	Checks   int         // how often it was checked again since it is secure
+	Failed   int         // own answers since it was due that were not right alone
+	Due      book.Day    // on which the first of these came; 0 for none
+	Chosen   int         // which run by choice the last one was; 0 where none was chosen
+	ChosenOn book.Day    // and when
 
 	Explained bool // has explained it to another
 }

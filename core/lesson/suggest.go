@@ -7,10 +7,12 @@ import (
 
 	"vineswap/core/book"
 	"vineswap/core/choose"
+	"vineswap/core/diagnose"
 	"vineswap/core/ladder"
 	"vineswap/core/number"
 	"vineswap/core/place"
 	"vineswap/core/problem"
+	"vineswap/core/slip"
 	"vineswap/core/task"
 )
 
@@ -21,6 +23,7 @@ type Wanted struct {
 	Range choose.Range // how far the numbers of the class go
 	Had   []task.Task  // what its children had lately
 	Lacks []Lack       // of each child
+	Slips [][]slip.ID  // of its children who go back to material: the numbers are to bring them out
 }
 
 // Draw draws the task of a lesson at a stage in a manner; where material is left, two that
@@ -90,11 +93,32 @@ func (w Wanted) problem(seed uint64, like task.Data) (problem.Problem, error) {
 	if err != nil {
 		return problem.Problem{}, err
 	}
-	numbers := list[0]
+	numbers := w.bringing(kind, list)
 	if twin {
 		numbers = slices.MinFunc(list, func(a, b []place.Number) int { return cmp.Compare(alike(a, first.Numbers), alike(b, first.Numbers)) })
 	}
 	return problem.Of(kind, numbers...), nil
+}
+
+// bringing are the first numbers of some that bring out most of the slips: they give an answer
+// there that is not the right one.
+func (w Wanted) bringing(kind task.Kind, list [][]place.Number) []place.Number {
+	best, most := list[0], -1
+	for _, numbers := range list {
+		t, n := problem.Of(kind, numbers...).Task(), 0
+		for _, ids := range w.Slips {
+			if diagnose.Shows(ids, t) {
+				n++
+			}
+		}
+		if n > most {
+			best, most = numbers, n
+		}
+		if most == len(w.Slips) {
+			break
+		}
+	}
+	return best
 }
 
 // alike counts the digits that numbers have in common with others, place by place.

@@ -7,6 +7,7 @@ import (
 	"vineswap/core/diagnose"
 	"vineswap/core/place"
 	"vineswap/core/slip"
+	"vineswap/core/task"
 )
 
 // slipWord is what is said of a slip: what was done, as part of a sentence; what to look for
@@ -273,6 +274,56 @@ func Slips(ids []slip.ID) string {
 		return Slip(ids[0])
 	}
 	return fmt.Sprintf("%s; and %s", Slip(ids[0]), Slip(ids[1]))
+}
+
+var fieldNames = map[diagnose.Field]string{
+	diagnose.Adding: "adding", diagnose.Taking: "taking away", diagnose.Sharing: "sharing", diagnose.Numbers: "numbers",
+}
+
+// Field names what answers are about.
+func Field(f diagnose.Field) string { return fieldNames[f] }
+
+// Suspect says what goes wrong, as a headline: the slip that is told, or that so many explain
+// the same answers, or that none does.
+func Suspect(v diagnose.Verdict, told slip.ID, same int) string {
+	switch {
+	case told != "":
+		return capital(Slip(told))
+	case v == diagnose.NoPattern:
+		return "No pattern in the wrong answers"
+	case v == diagnose.FactSlips:
+		return "Works rightly, with a wrong fact now and then"
+	case same < 2:
+		return "Not enough to tell yet"
+	case same == 2:
+		return "Two slips give the same answers"
+	}
+	return "Several slips give the same answers"
+}
+
+// Explained says how many of the last answers are wrong, and how many of these a slip explains:
+// "Taking away: explains 3 of 4 wrong answers, of the last 40"; without a slip how many are wrong.
+func Explained(f diagnose.Field, shows, wrong, of int, bySlip bool) string {
+	last := fmt.Sprintf("of the last %d", of)
+	if of == 1 {
+		last = "of one"
+	}
+	answers := plural("wrong answer", wrong)
+	if bySlip {
+		return capital(fmt.Sprintf("%s: explains %d of %d %s, %s", Field(f), shows, wrong, answers, last))
+	}
+	return capital(fmt.Sprintf("%s: %d %s, %s", Field(f), wrong, answers, last))
+}
+
+// TellsAgainst says which answer tells against a slip.
+func (w Words) TellsAgainst(t task.Task) string { return w.Task(t) + " tells against it" }
+
+// RightMeans says what a right answer to a question would mean, where slips give it too.
+func RightMeans(ids []slip.ID) string {
+	if len(ids) == 0 {
+		return "right"
+	}
+	return "right: " + Slips(ids)
 }
 
 // ShowsIn says in which places a wrong answer differs from the right one; nothing where in none.

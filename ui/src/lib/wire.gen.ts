@@ -440,6 +440,7 @@ export interface Gave {
   answer: string;
   slips: string[][];
   shows: string;
+  places: string[];
   lacks: Written[];
   fewer: string;
   at: string;
@@ -608,6 +609,7 @@ export interface Choose {
   children?: string[];
   days?: number;
   spread?: boolean;
+  brings?: string;
   fit?: boolean;
   count: number;
   seed: string;
@@ -626,6 +628,9 @@ export interface Chosen {
   leftOut?: string;
   by: number[];
   finer: Ask[];
+  slips: Named[];
+  hidden: string[];
+  would?: Sum;
 }
 export interface Knot {
   place: string;
@@ -986,6 +991,7 @@ export interface LearnerView {
   helps: Named[];
   ways: Named[];
   today: string;
+  wrong: GoesWrong[];
 }
 export interface Branch {
   id: string;
@@ -1027,6 +1033,46 @@ export interface Other {
   id: string;
   name: string;
   state: string;
+}
+export interface GoesWrong {
+  says: string;
+  under: string;
+  told: boolean;
+  likely: number;
+  sure: string;
+  answers: WrongAnswer[];
+  look: string;
+  helps: string;
+  rivals: Rival[];
+  ask?: AskOne;
+  tasks: NewTask[];
+  shown: string;
+  would: string;
+  lesson: string;
+}
+export interface WrongAnswer {
+  day: string;
+  task: string;
+  sign: string;
+  numbers: number[];
+  given: string;
+  result: string;
+  right: boolean;
+}
+export interface Rival {
+  says: string;
+  likely: number;
+  against: string;
+}
+export interface AskOne {
+  task: NewTask;
+  says: string;
+  gives: WouldGive[];
+}
+export interface WouldGive {
+  answer: string;
+  says: string;
+  right: boolean;
 }
 export interface Judge {
   id: string;

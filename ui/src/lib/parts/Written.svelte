@@ -7,11 +7,13 @@
     cell = 32,
     sign = '+',
     result = '',
+    right = '',
   }: {
     numbers: number[];
     size?: number;
     cell?: number;
     sign?: string;
+    right?: string; // where the result is wrong: the digits that differ from it are marked
     result?: string; // nothing is written under the line without it
   } = $props();
 
@@ -19,6 +21,9 @@
   const all = $derived([...numbers.map(String), ...(result ? [result] : [])]);
   const width = $derived(Math.max(...all.map((n) => n.length)));
   const rows = $derived(all.map((n) => n.padStart(width, ' ').split('')));
+  /** Whether a digit of the result is not the one that is right. */
+  const off = (row: string[], i: number): boolean =>
+    right !== '' && row[i] !== (right.padStart(width, ' ').slice(-width)[i] ?? ' ');
   const last = $derived(numbers.length - 1);
 </script>
 
@@ -31,7 +36,9 @@
     {#each rows as row, r (r)}
       <span class="row" class:line={r === last} class:result={r > last}>
         <span class="sign" style:width="{cell}px">{r === last ? sign : ''}</span>
-        {#each row as digit, i (i)}<span style:width="{cell}px">{digit}</span>{/each}
+        {#each row as digit, i (i)}<span class:off={r > last && off(row, i)} style:width="{cell}px"
+            >{digit}</span
+          >{/each}
       </span>
     {/each}
   </span>
@@ -58,6 +65,10 @@
   .row.result {
     padding-top: 6px;
     font-weight: 700;
+  }
+  .row .off {
+    color: var(--clay-ink);
+    box-shadow: inset 0 -3px var(--clay);
   }
   .row .sign {
     color: var(--ink-2);

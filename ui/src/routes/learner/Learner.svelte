@@ -14,11 +14,13 @@
   import Sign from '../../lib/pieces/Sign.svelte';
   import { classPath, guarded, loadDesk, shared, troubleOf, view } from '../../lib/state.svelte';
   import { outbox } from '../../lib/outbox.svelte';
+  import { Opening } from '../../lib/opening.svelte';
   import { fromEntry } from '../../lib/records.svelte';
   import { seenNow } from '../../lib/seen';
   import type {
     Entry,
     EntryPart,
+    GoesWrong,
     LearnerView,
     NextStep,
     Observe,
@@ -27,6 +29,7 @@
   import Open from '../record/Open.svelte';
   import Beads from './Beads.svelte';
   import Evidence from './Evidence.svelte';
+  import Goes from './Goes.svelte';
   import Vine from './Vine.svelte';
 
   let { params }: { params: { learner: string } } = $props();
@@ -50,6 +53,10 @@
   let touched = $state(false);
   let unkept = $state<Trouble>();
   let white = $state<Open>();
+  /** Which side of the page is looked at, and which of the things that go wrong. */
+  let side = $state<'vine' | 'wrong'>('vine');
+  let at = $state(0);
+  const opening = new Opening();
 
   const node = $derived(
     child?.strands.flatMap((s) => s.stages).find((n) => n.leaf.stage === stage),
@@ -65,6 +72,10 @@
     return [...seen.filter(first), ...seen.filter((x) => !first(x))];
   });
   const step = $derived(child?.steps.find((s) => s.draws && s.kind !== 'let-be'));
+  const goes = $derived(side === 'wrong' ? child?.wrong[at] : undefined);
+  const may = $derived(shared.mayPresent && !child?.retired);
+  const ask = (of: GoesWrong): void =>
+    void opening.lesson(`ask ${of.ask!.says}`, [of.ask!.task], [params.learner]);
   const path = $derived(classPath(`/learners/${params.learner}`));
 
   /** What is read of the records so far, newest first; there may be older ones. */
@@ -143,6 +154,7 @@
   }
   let keeping = '';
   const PATIENCE_MS = 1500;
+  const AID = 'This is an aid to teaching and no diagnosis. Only what was recorded is known here.';
   const hear = (learner: string): (() => void) =>
     outbox.hear(learner, {
       sent: (_, answer) => {
@@ -196,6 +208,9 @@
     void push(view(`numbers?stage=${s.stage}&children=${params.learner}`));
   const next = (): void => {
     if (draft) return void keep();
+    if (goes && may && goes.tasks.length)
+      return void opening.lesson(`mend ${goes.says} ${goes.shown}`, goes.tasks, [params.learner]);
+    if (goes?.ask && may) return ask(goes);
     if (step && shared.mayPresent && !child?.retired) plan(step);
     else void push(view('class'));
   };
@@ -205,6 +220,8 @@
     if (params.learner !== shown) {
       shown = params.learner;
       stage = '';
+      side = 'vine';
+      at = 0;
       judging = false;
       entries = [];
       leave();
@@ -274,21 +291,33 @@
       {#if child}
         <div class="title">
           <h1>{child.name}</h1>
+          <div class="sides" role="radiogroup" aria-label="What is shown">
+            <button role="radio" aria-checked={side === 'vine'} onclick={() => (side = 'vine')}
+              >the vine</button
+            >
+            <button role="radio" aria-checked={side === 'wrong'} onclick={() => (side = 'wrong')}
+              >what goes wrong{child.wrong.length ? ` (${child.wrong.length})` : ''}</button
+            >
+          </div>
           <p class="small">{child.retired ? 'Has left the class. ' : ''}{child.says}</p>
         </div>
-        <div class="grown" bind:clientWidth={w} bind:clientHeight={h}>
-          {#if w > 0}<Vine strands={child.strands} {stage} {w} {h} onpick={pick} />{/if}
-        </div>
-        <div class="seen">
-          <Evidence
-            {entries}
-            total={child.records}
-            more={more ? older : undefined}
-            {stage}
-            mended={mended?.id ?? ''}
-            onmend={shared.mayPresent ? mend : undefined}
-          />
-        </div>
+        {#if side === 'wrong'}
+          <div class="goes"><Goes wrong={child.wrong} bind:at mayAsk={may} onask={ask} /></div>
+        {:else}
+          <div class="grown" bind:clientWidth={w} bind:clientHeight={h}>
+            {#if w > 0}<Vine strands={child.strands} {stage} {w} {h} onpick={pick} />{/if}
+          </div>
+          <div class="seen">
+            <Evidence
+              {entries}
+              total={child.records}
+              more={more ? older : undefined}
+              {stage}
+              mended={mended?.id ?? ''}
+              onmend={shared.mayPresent ? mend : undefined}
+            />
+          </div>
+        {/if}
       {/if}
     </div>
   {/snippet}
@@ -313,6 +342,20 @@
           hasNote={mended.hasNote}
           onnothing={withdraw}
         />{/key}
+    {:else if goes}
+      <h1>Why this lesson</h1>
+      {#if opening.trouble}<Wrong trouble={opening.trouble} />{/if}
+      {#if goes.tasks.length}
+        <p class="why">
+          {goes.shown} brings it out: this slip would write <b>{goes.would}</b>.
+        </p>
+        <p class="why">{goes.helps}</p>
+      {:else if goes.ask}
+        <p class="why">The answer to {goes.ask.says} tells which of them it is.</p>
+      {:else}
+        <p class="why">No one slip explains these answers. Look at the work itself.</p>
+      {/if}
+      <p class="small aid">{AID}</p>
     {:else if child && node}
       <h1 class="cap">{node.name}</h1>
       {#if lobes.length === 0}<p class="why">{node.leaf.why}</p>{/if}
@@ -383,6 +426,15 @@
     {#if draft}
       <button class="act" onclick={leave}>leave it unchanged</button>
       <Next label="Keep the correction" key="space" onclick={() => void keep()} />
+    {:else if goes && may && (goes.tasks.length || goes.ask)}
+      <p class="small">
+        {goes.tasks.length ? goes.lesson : `${child?.name ?? ''}, one question`}
+      </p>
+      <Next
+        label={goes.tasks.length ? `Gather ${goes.shown}` : `Ask ${goes.ask!.says}`}
+        key="space"
+        onclick={next}
+      />
     {:else if child}
       {#if step && shared.mayPresent && !child.retired}<p class="small">{step.do}</p>{/if}
       {#if step && shared.mayPresent && !child.retired}
@@ -444,6 +496,45 @@
   .title h1 {
     font-size: var(--t4);
     line-height: 34px;
+  }
+  .title {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    justify-content: space-between;
+    gap: 0 16px;
+  }
+  .title p {
+    flex-basis: 100%;
+  }
+  .sides {
+    display: flex;
+  }
+  .sides button {
+    min-height: 44px;
+    padding: 0 14px;
+    border: 1px solid var(--edge);
+    background: var(--paper);
+  }
+  .sides button + button {
+    margin-left: -1px;
+    border-radius: 0 var(--r2) var(--r2) 0;
+  }
+  .sides button:first-child {
+    border-radius: var(--r2) 0 0 var(--r2);
+  }
+  .sides [aria-checked='true'] {
+    background: var(--leaf-tint);
+    box-shadow: inset 0 -3px var(--leaf);
+    font-weight: 650;
+  }
+  .goes {
+    grid-column: 1 / -1;
+    min-height: 0;
+    overflow: auto;
+  }
+  .aid {
+    margin-top: 10px;
   }
   .grown {
     min-height: 0;

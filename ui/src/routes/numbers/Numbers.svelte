@@ -106,6 +106,7 @@
     { value: 'yes', name: 'always' },
   ];
   const material = $derived(desk.settings.material);
+  const HIDDEN = 3; // so many of what the problems cannot show are named
 
   /** The last asking: what changes lengths waits until they are known. */
   let pending: Promise<void> = Promise.resolve();
@@ -120,8 +121,8 @@
       if (turn !== asked) return;
       chosen = got;
       trouble = undefined;
-      const { children, days, spread } = next;
-      ask = { ...got.choice, children, days, spread, count: TWELVE, seed: '' };
+      const { children, days, spread, brings } = next;
+      ask = { ...got.choice, children, days, spread, brings, count: TWELVE, seed: '' };
       sessionStorage.setItem(kept, JSON.stringify({ ...ask, seed: got.seed }));
       if (!got.knots.some((k) => k.place === hand)) hand = got.knots[0]?.place ?? 'ones';
       // A sum that was picked or looked at meanwhile stays.
@@ -369,7 +370,21 @@
             <States {chosen} kind={ask.kind ?? 'sum'} words={desk.words} {hand} ontie={tie} />
           </div>
         </div>
-        <p class="says">{chosen.says}</p>
+        <div class="says">
+          <p>{chosen.says}</p>
+          <select
+            aria-label="Which slip the numbers bring out"
+            value={ask.brings ?? ''}
+            onchange={(e) => void choose({ ...ask, brings: e.currentTarget.value, seed: '' })}
+          >
+            <option value="">brings out any slip</option>
+            {#if ask.brings && !chosen.slips.some((s) => s.id === ask.brings)}
+              <option value={ask.brings}>brings out: a slip that they cannot show</option>
+            {/if}
+            {#each chosen.slips as s (s.id)}<option value={s.id}>brings out: {s.name}</option
+              >{/each}
+          </select>
+        </div>
         <div class="bar">
           <div class="tabs" role="tablist" aria-label="What is shown below">
             <button role="tab" aria-selected={!finer} onclick={() => (finer = false)}>
@@ -414,6 +429,17 @@
             <Plain onclick={() => void choose({ ...ask, days: 0 })}>Use them again</Plain>
           </div>
         {/if}
+        {#if ask.brings && !chosen.problems.length && chosen.fits !== '0'}
+          <div class="clash">
+            <p>
+              None of these numbers brings this out: with the slip they come to the right answer, or
+              to one that another slip gives too.
+            </p>
+            <Plain onclick={() => void choose({ ...ask, brings: '', seed: '' })}
+              >No slip in particular</Plain
+            >
+          </div>
+        {/if}
         {#if finer}
           <Finer
             {chosen}
@@ -447,6 +473,18 @@
     {:else}
       <p class="small">The problem you choose is written here, with the pieces it needs.</p>
     {/if}
+    {#if !single && chosen?.hidden.length && chosen.problems.length > 1}
+      <h2 class="cannot">Cannot show</h2>
+      <ul class="hidden small">
+        {#each chosen.hidden.slice(0, HIDDEN) as says (says)}<li>{says}</li>{/each}
+        {#if chosen.hidden.length > HIDDEN}<li>and {chosen.hidden.length - HIDDEN} more</li>{/if}
+      </ul>
+      {#if chosen.would}
+        {@const would = chosen.would}
+        <button class="would" onclick={() => pick(would)}>{would.said} would show most of it</button
+        >
+      {/if}
+    {/if}
     {#if !single}{@render cords('short')}{/if}
   {/snippet}
   {#snippet foot()}
@@ -458,9 +496,49 @@
 
 <style>
   .says {
+    display: flex;
+    align-items: flex-end;
+    justify-content: space-between;
+    gap: 0 16px;
     margin-top: 6px;
     color: var(--ink-2);
     line-height: 20px;
+  }
+  .says select {
+    flex: none;
+    width: 208px;
+    min-height: 44px;
+    margin-top: -24px; /* beside the strip, where nothing is */
+    padding: 0 8px;
+    border: 1px solid var(--edge);
+    border-radius: var(--r2);
+    background: var(--paper);
+    font: 400 var(--t1) var(--text);
+    color: var(--ink);
+  }
+  @media (max-width: 900px) {
+    .says select {
+      margin-top: 0;
+    }
+  }
+  @media (max-width: 700px) {
+    .says {
+      display: block;
+    }
+  }
+  .cannot {
+    margin-top: 10px;
+  }
+  .hidden li::first-letter {
+    text-transform: uppercase;
+  }
+  .would {
+    min-height: 44px;
+    color: var(--leaf);
+    font-weight: 650;
+    text-align: left;
+    text-decoration: underline;
+    text-underline-offset: 4px;
   }
   .tabs {
     display: flex;

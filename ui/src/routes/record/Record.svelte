@@ -221,11 +221,13 @@
     nth = i;
   };
   const isOpen = $derived(openId !== '' && draft !== undefined);
-  /** What the answer that is typed means; nothing of a part, and where no slip gives it. */
+  /** What the answer that is typed means; nothing where no slip gives it, or where the child's
+      own places are right. */
   const gave = $derived.by((): Gave | undefined => {
-    if (!draft || draft.came !== 'typed' || draft.part?.length || !problem) return undefined;
-    const given = draft.answer;
-    return problem.wrong.find((g) => g.answer === given || figures(g.answer) === figures(given));
+    if (!draft || draft.came !== 'typed' || !problem) return undefined;
+    const { answer, part } = draft;
+    const found = problem.wrong.find((g) => figures(g.answer) === figures(answer));
+    return !part?.length || found?.places.some((p) => part.includes(p)) ? found : undefined;
   });
   const slipSays = $derived(
     gave?.slips
