@@ -26,6 +26,7 @@ var Counts = []int{3, 4, 5, 6, 8, 12}
 // most, are drawn at random until most slips are named.
 const (
 	mostAsked  = 12
+	mostMixed  = 8 // of those whose certainty is looked at
 	mostRandom = 60
 )
 
@@ -173,6 +174,7 @@ var stagesOf = func() func(task.Kind) []*choose.Space {
 type look struct {
 	named    bool // first what is so, or what cannot be told apart from it
 	naive    bool // the naive rule names it
+	guessed  bool // the naive rule names a slip, and it is not so
 	said     diagnose.Verdict
 	stated   float64 // how sure of what is said first
 	accuses  bool    // a slip, almost surely
@@ -206,7 +208,9 @@ func lookAt(f diagnose.Finding, h pupil.Habit, answers []book.Observation) look 
 	} else {
 		l.named = !h.Guesses && slices.ContainsFunc(append(top.Alike, top.Slips), func(ids []slip.ID) bool { return slices.Equal(ids, h.Slips) })
 	}
-	l.naive = !h.Guesses && slices.Equal(naiveSlips(answers), h.Slips)
+	guess := naiveSlips(answers)
+	l.naive = !h.Guesses && slices.Equal(guess, h.Slips)
+	l.guessed = len(guess) > 0 && (h.Guesses || !slices.Equal(guess, h.Slips))
 	return l
 }
 
@@ -313,8 +317,8 @@ func SlipTrial(count int, seed uint64) Slips {
 	s.Named = append(s.Named, namedRow("one slip, mixed stages", false, pooled))
 	two := children(sorts[0], chosen(2), mostAsked, count, seed+60)
 	s.Named = append(s.Named, namedRow("one slip, two digits", true, two))
-	like := children(slipping{habit: mixed}, best, mostAsked, 4*count, seed+70)
-	not := children(slipping{habit: notAsHeld(mixed)}, best, mostAsked, 4*count, seed+80)
+	like := children(slipping{habit: mixed}, best, mostMixed, 4*count, seed+70)
+	not := children(slipping{habit: notAsHeld(mixed)}, best, mostMixed, 4*count, seed+80)
 	for i, all := range [][][]look{like, not} {
 		for _, after := range []int{3, 4, 6, 8} {
 			s.Tenth = append(s.Tenth, tenths(all, after, i == 1)...)
@@ -331,9 +335,10 @@ func SlipTrial(count int, seed uint64) Slips {
 	goal("right, accused of a slip after 8 chosen", .01, true, shareOf(right[0], 8, func(l look) bool { return l.accuses }), 1-shareOf(right[0], 8, byNaive))
 	goal("right, accused of a slip after 8 at random", .01, true, shareOf(right[1], 8, func(l look) bool { return l.accuses }), 1-shareOf(right[1], 8, byNaive))
 	goal("no pattern, called so after 8 chosen", .90, false, shareOf(none[0], 8, func(l look) bool { return l.said == diagnose.NoPattern }), 0)
-	for _, after := range []int{3, 4, 5, 6, 8} {
+	for _, after := range []int{4, 5, 6, 8} {
 		wrongly := func(l look) bool { return l.accuses && !l.named }
-		goal(fmt.Sprintf("all sorts, a wrong slip named almost surely after %d", after), .005, true, shareOf(like, after, wrongly), 0)
+		guessed := func(l look) bool { return l.guessed }
+		goal(fmt.Sprintf("all sorts, a wrong slip named almost surely after %d", after), .005, true, shareOf(like, after, wrongly), shareOf(like, after, guessed))
 	}
 	goal("mixed stages at random, a slip named after 4", .65, false, shareOf(pooled, 4, named), shareOf(pooled, 4, byNaive))
 	goal("mixed stages at random, a slip named after 8", .85, false, shareOf(pooled, 8, named), shareOf(pooled, 8, byNaive))

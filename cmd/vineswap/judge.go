@@ -25,7 +25,7 @@ const mostTried = 100_000
 // How many children of each sort the trials have when nobody says.
 const (
 	onTheLadder = 4_000
-	withSlips   = 600
+	withSlips   = 400
 )
 
 var errNothing = errors.New("name a table of answers, or say what to try: --trial, --trial-ladder")

@@ -122,6 +122,11 @@ func TestMistakesInTyping(t *testing.T) {
 		"two tables":                    {"ladder", "a.csv", "b.csv"},
 		"no trial":                      {"judge"},
 		"an argument to judge":          {"judge", "--trial-ladder", "all"},
+		"two trials":                    {"judge", "--trial", "--trial-ladder"},
+		"answers that are not there":    {"judge", "nowhere.csv"},
+		"no task for slips":             {"slips"},
+		"a task that is none":           {"slips", "62-"},
+		"two tasks for slips":           {"slips", "62-38", "47+25"},
 		"a trial of nobody":             {"judge", "--trial-ladder", "--children", "0"},
 		"a trial without end":           {"judge", "--trial-ladder", "--children", "100001"},
 		"a trial's seed of letters":     {"judge", "--trial-ladder", "--seed", "seven"},
@@ -762,5 +767,80 @@ func firstPage(t *testing.T, address string) {
 	defer res.Body.Close()
 	if res.StatusCode != http.StatusOK {
 		t.Errorf("the first page is %d: have the screens been built?", res.StatusCode)
+	}
+}
+
+// The slips of a task: as JSON with what each gives, and in words with what stands on paper.
+func TestSlips(t *testing.T) {
+	out, errs, status := run(t, "", nil, "slips", "503-128", "--json")
+	var got struct {
+		Right int `json:"right"`
+		Slips []struct {
+			ID     string `json:"id"`
+			Answer int    `json:"answer"`
+		} `json:"slips"`
+	}
+	if err := json.Unmarshal([]byte(out), &got); err != nil || status != 0 || errs != "" || got.Right != 375 || len(got.Slips) < 8 {
+		t.Fatalf("status %d, %q, %v", status, errs, err)
+	}
+	for _, s := range got.Slips {
+		if s.Answer == 375 || s.ID == "jumps-over-zero" && s.Answer != 285 {
+			t.Errorf("%s gives %d", s.ID, s.Answer)
+		}
+	}
+	out, _, _ = run(t, "", nil, "slips", "72/3", "--json")
+	if want := `{"right":24,"remainder":0,"slips":[{"id":"leftover-dropped","answer":20,"remainder":2}]}` + "\n"; out != want {
+		t.Errorf("%s", out)
+	}
+	out, _, _ = run(t, "", nil, "slips", "47+25")
+	if !strings.Contains(out, "62: the ten that came up was not added (drops-new-ten)\n  47\n+ 25\n----\n  62\n") {
+		t.Errorf("%s", out)
+	}
+	if out, _, status = run(t, "", nil, "slips", "78:6"); status != 0 || !strings.Contains(out, "no usual slip") {
+		t.Errorf("%d %s", status, out)
+	}
+}
+
+// Answers of several learners: every one comes back, with what explains its answers.
+func TestJudge(t *testing.T) {
+	path := filepath.Join(t.TempDir(), "answers.csv")
+	table := "learner,problem,answer\nWren A.,62-38,36\nTeo B.,62-38,24\nWren A.,71-46,35\nWren A.,85-49,44\nMina S.,47+25,62\nMina S.,62-38,36\nMina S.,368+275,533\nMina S.,71-46,35\n"
+	if err := os.WriteFile(path, []byte(table), 0o600); err != nil {
+		t.Fatal(err)
+	}
+	out, errs, status := run(t, "", nil, "judge", path, "--json")
+	var got struct {
+		Learners []struct {
+			Learner, Verdict, Next string
+			Answers                int
+			Explanations           []struct {
+				Slips       []string
+				Alike       [][]string
+				Probability float64
+				Explains    []int
+			}
+		}
+	}
+	if err := json.Unmarshal([]byte(out), &got); err != nil || status != 0 || errs != "" || len(got.Learners) != 3 {
+		t.Fatalf("status %d, %q, %q, %v", status, out, errs, err)
+	}
+	wren, teo, mina := got.Learners[0], got.Learners[1], got.Learners[2]
+	if wren.Verdict != "slip" || wren.Answers != 3 || !reflect.DeepEqual(wren.Explanations[0].Slips, []string{"smaller-from-larger"}) || !reflect.DeepEqual(wren.Explanations[0].Explains, []int{1, 2, 3}) || wren.Next == "" {
+		t.Errorf("%+v", wren)
+	}
+	if teo.Verdict != "not-enough" || len(teo.Explanations) == 0 || len(teo.Explanations[0].Slips) != 0 {
+		t.Errorf("%+v", teo)
+	}
+	if !reflect.DeepEqual(mina.Explanations[0].Slips, []string{"drops-new-ten", "smaller-from-larger"}) || len(mina.Explanations[0].Explains) != 4 {
+		t.Errorf("two slips in two operations: %+v", mina)
+	}
+	if plain, _, status := run(t, "", nil, "judge", path); status != 0 || !strings.Contains(plain, "Wren A., 3 answers: a slip") || !strings.Contains(plain, "explains 3 of 3") {
+		t.Errorf("%d %s", status, plain)
+	}
+	if err := os.WriteFile(path, []byte("learner,problem,answer\nWren A.,62-380,36\n"), 0o600); err != nil {
+		t.Fatal(err)
+	}
+	if _, errs, status := run(t, "", nil, "judge", path); status != 2 || !strings.Contains(errs, "line 2, problem") {
+		t.Errorf("%d %s", status, errs)
 	}
 }

@@ -87,8 +87,8 @@ func (g *Gave) compare(p problem.Problem) {
 }
 
 // help finds the step that helps: what is laid where the slip is in how the numbers are read
-// or set down; else the swap from the place below the first wrong digit, or in the place itself,
-// or the work there.
+// or set down; else the swap from the place that is worked before the first wrong digit, or in
+// the place itself, or the work there.
 func (g *Gave) help(tr swap.Trace) {
 	if slip.Whole(g.Slips[0][0]) || len(g.Shows) == 0 {
 		for _, s := range tr.Steps {
@@ -102,7 +102,11 @@ func (g *Gave) help(tr swap.Trace) {
 	}
 	first := g.Shows[0]
 	var own *trace.Position
-	for _, wanted := range []place.Place{first - 1, first} {
+	before := first - 1
+	if tr.Problem.Kind == problem.Sharing {
+		before = first + 1
+	}
+	for _, wanted := range []place.Place{before, first} {
 		for _, s := range tr.Steps {
 			if s.At.Phase != trace.Work && s.At.Phase != trace.Swapping || s.At.Place != wanted {
 				continue

@@ -257,7 +257,8 @@
   }
   .own button {
     flex: 1 1 auto;
-    padding: 0 6px;
+    min-width: 44px;
+    padding: 0 4px;
     border: 1px solid var(--edge);
     border-radius: var(--r2);
     background: var(--paper);

@@ -38,6 +38,7 @@
   const page = $derived(records.page);
   const lesson = $derived(hand.lesson);
   let nth = $state(0);
+  let picked = false; // a task was touched
   let openId = $state('');
   let draft = $state<Observe>();
   let touched = $state(false);
@@ -218,6 +219,7 @@
   const show = (i: number): void => {
     write();
     openId = '';
+    picked = true;
     nth = i;
   };
   const isOpen = $derived(openId !== '' && draft !== undefined);
@@ -279,7 +281,8 @@
   }
 
   onMount(() => {
-    void records.load().then(() => (nth = records.page?.index ?? 0));
+    // What was touched while it was read again stays.
+    void records.load().then(() => picked || openId || (nth = records.page?.index ?? 0));
     void hand.load();
     return write;
   });
