@@ -12,8 +12,8 @@ import (
 const answersHead = "learner,day,problem,stage,manner,help,answer\n"
 
 func TestReadAnswers(t *testing.T) {
-	got, err := formats.ReadAnswers(strings.NewReader("\ufeffDay,learner, Help ,problem,stage,manner,answer,room\r\n" +
-		"2026-11-25,Wren A.,alone,47+25,joining/one-swap-ones,pieces,72,barn\r\n" +
+	got, err := formats.ReadAnswers(strings.NewReader("\ufeffDay,learner, Help ,problem,stage,manner,answer,room\r\n"+
+		"2026-11-25,Wren A.,alone,47+25,joining/one-swap-ones,pieces,72,barn\r\n"+
 		"2026-11-26,\"A., Teo\",nudged,52-38,,column,,barn\r\n"), formats.AnswersHeader)
 	if err != nil || len(got) != 2 {
 		t.Fatalf("%+v, %v", got, err)
@@ -28,12 +28,12 @@ func TestReadAnswers(t *testing.T) {
 
 // A column may name the places that were the learner's own; it is right by these.
 func TestPartsInAnswers(t *testing.T) {
-	got, err := formats.ReadAnswers(strings.NewReader("part," + answersHead + "ones,Wren A.,2026-11-25,47+25,,pieces,alone,62\n tens ,Wren A.,2026-11-25,47+25,,pieces,alone,62\n,Wren A.,2026-11-25,47+25,,pieces,alone,72\n"), formats.AnswersHeader)
+	got, err := formats.ReadAnswers(strings.NewReader("part,"+answersHead+"ones,Wren A.,2026-11-25,47+25,,pieces,alone,62\n tens ,Wren A.,2026-11-25,47+25,,pieces,alone,62\n,Wren A.,2026-11-25,47+25,,pieces,alone,72\n"), formats.AnswersHeader)
 	if err != nil || len(got) != 3 || !got[0].Right() || got[1].Right() || got[1].Part.String() != "tens" || got[2].Part != 0 {
 		t.Errorf("%+v, %v", got, err)
 	}
 	for name, cell := range map[string]string{"no place": "sideways", "a place that it has not": "thousands"} {
-		_, err := formats.ReadAnswers(strings.NewReader("part," + answersHead + cell + ",Wren A.,2026-11-25,47+25,,pieces,alone,72\n"), formats.AnswersHeader)
+		_, err := formats.ReadAnswers(strings.NewReader("part,"+answersHead+cell+",Wren A.,2026-11-25,47+25,,pieces,alone,72\n"), formats.AnswersHeader)
 		var wrong *formats.CellError
 		if !errors.As(err, &wrong) || wrong.Column != "part" {
 			t.Errorf("%s: %v", name, err)

@@ -268,7 +268,7 @@ func shareOf(all [][]look, after int, holds func(look) bool) float64 {
 	return float64(n) / float64(len(all))
 }
 
-func named(l look) bool     { return l.named }
+func named(l look) bool   { return l.named }
 func byNaive(l look) bool { return l.naive }
 
 // told also asks that a slip is said, where there is one: being alike to right is not enough.

@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"vineswap/core/book"
+	"vineswap/core/diagnose"
 	"vineswap/core/ladder"
 	"vineswap/core/lesson"
 	"vineswap/core/place"
@@ -83,6 +84,7 @@ type GoesWrong struct {
 	Says    string        `json:"says"`    // the slip; or that several explain as much, or none
 	Under   string        `json:"under"`   // in which work, and how many of the last answers it explains
 	Told    bool          `json:"told"`    // one slip is told
+	Facts   bool          `json:"facts"`   // it works rightly, with a wrong fact now and then
 	Likely  int           `json:"likely"`  // of ten beads
 	Sure    string        `json:"sure"`    // almost sure, likely, not enough to tell
 	Answers []WrongAnswer `json:"answers"` // that show it, the newest first
@@ -141,7 +143,7 @@ func GoesWrongOf(class setting.Class, suspects []lesson.Suspect, today book.Day)
 	for _, s := range suspects {
 		g := GoesWrong{
 			Says: say.Suspect(s.Verdict, s.Slip, s.Same()), Under: say.Explained(s.Field, s.Shows, s.Wrong, len(s.Answers), s.Slip != "" || len(s.Rivals) > 0),
-			Told: s.Slip != "", Likely: beadsOf(s.Likely), Sure: say.HowSure(s.Likely), Answers: []WrongAnswer{}, Rivals: []Rival{}, Tasks: []NewTask{},
+			Told: s.Slip != "", Facts: s.Verdict == diagnose.FactSlips, Likely: beadsOf(s.Likely), Sure: say.HowSure(s.Likely), Answers: []WrongAnswer{}, Rivals: []Rival{}, Tasks: []NewTask{},
 		}
 		if s.Slip != "" {
 			g.Look, g.Helps = w.LookFor(s.Slip), w.HelpsWith(s.Slip)

@@ -16,7 +16,7 @@ import (
 // RuleVersion is the version of the rule by which standings are judged. It is
 // raised with every change of the rule, of the slips and of how a fold is written, so
 // that all that is kept is judged anew.
-const RuleVersion = 4
+const RuleVersion = 5
 
 // State is how a child stands at a stage.
 type State string

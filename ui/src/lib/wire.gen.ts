@@ -1038,6 +1038,7 @@ export interface GoesWrong {
   says: string;
   under: string;
   told: boolean;
+  facts: boolean;
   likely: number;
   sure: string;
   answers: WrongAnswer[];

@@ -24,7 +24,7 @@
 {#each wrong as g, i (g.says + g.under)}
   <section class:at={i === at}>
     <button class="head" aria-pressed={i === at} onclick={() => (at = i)}>
-      <Sign state="wobbling" />
+      <Sign state={g.facts ? 'under-way' : 'wobbling'} />
       <span class="says">
         <b>{g.says}</b>
         <span class="small">{g.under}</span>

@@ -50,8 +50,8 @@
   }
 
   const wrong = $derived(
-    !(draft.part?.length && draft.answer) && // which of its places are right, the server tells
-      draft.came === 'typed' &&
+    draft.came === 'typed' &&
+      !(draft.part?.length && draft.answer && !slip) && // which of its places are right, the server tells
       (keys.length ? draft.answer !== expected : figures(draft.answer) !== figures(expected)),
   );
   /** Puts a place to the child's own ones, or takes it away; none of them is the whole. */
