@@ -58,7 +58,7 @@ func (s *Server) choose(c *call) error {
 		draw = space.Spread
 	}
 	pool := bringing(space, choice.Kind, seed)
-	list := [][]place.Number{}
+	var list [][]place.Number
 	if ask.Brings != "" {
 		list, err = s.bringOut(c, pool, ask)
 	} else {
