@@ -35,7 +35,7 @@ var arrows = map[string][]string{
 	"core/ladder":   {"core/diagnose", "core/number", "core/task", "core/place", "core/problem", "core/choose", "core/slip", "core/book"},
 	"core/group":    {"core/choose", "core/book", "core/ladder"},
 	"core/say":      {"core/hue", "core/number", "core/piece", "core/place", "core/rename", "core/task", "core/problem", "core/swap", "core/trace", "core/choose", "core/material", "core/slip", "core/book", "core/diagnose", "core/ladder", "core/group"},
-	"core/setting":  {"core/hue", "core/say", "core/choose", "core/material", "core/trace", "core/paper"},
+	"core/setting":  {"core/slip", "core/hue", "core/say", "core/choose", "core/material", "core/trace", "core/paper"},
 	"core/lesson":   {"core/diagnose", "core/slip", "core/number", "core/place", "core/task", "core/problem", "core/swap", "core/trace", "core/choose", "core/material", "core/book", "core/ladder", "core/say"},
 	"wire":          {"core/*"},
 	"wire/gen":      {"wire"},

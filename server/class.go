@@ -90,7 +90,14 @@ func (s *Server) setSettings(c *call) error {
 	if err := read(c, &ask); err != nil {
 		return err
 	}
-	made, err := setting.Made(wire.ClassOf(ask))
+	set := wire.ClassOf(ask)
+	if ask.Habits == nil { // an older screen knows of none
+		set.Habits = c.class.Settings.Habits
+	}
+	made, err := setting.Made(set)
+	if errors.Is(err, setting.ErrHabit) {
+		return refuse(fiber.StatusUnprocessableEntity, "This name is too long", fmt.Sprintf("Take one of at most %d characters.", setting.MostHabit)).because(err)
+	}
 	if err != nil {
 		return refuse(fiber.StatusUnprocessableEntity, "This cannot be set", "Choose one of the settings shown.").because(err)
 	}

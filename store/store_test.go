@@ -357,7 +357,7 @@ func TestSettings(t *testing.T) {
 	if err := s.SetSettings(ctx, c.ID, c.Revision, setting.Default()); !errors.Is(err, store.ErrStale) {
 		t.Errorf("a stale write: %v", err)
 	}
-	if now, err := s.Class(ctx, c.ID); err != nil || now.Settings != set || now.Revision != c.Revision+1 {
+	if now, err := s.Class(ctx, c.ID); err != nil || !reflect.DeepEqual(now.Settings, set) || now.Revision != c.Revision+1 {
 		t.Errorf("kept %+v, %v", now, err)
 	}
 	if err := s.AddClass(ctx, store.Class{ID: uuid.New(), Name: "Nowhere", Zone: "Mars/North"}); err == nil {

@@ -20,6 +20,7 @@ import (
 	"vineswap/core/problem"
 	"vineswap/core/say"
 	"vineswap/core/setting"
+	"vineswap/core/slip"
 	"vineswap/core/swap"
 	"vineswap/core/task"
 	"vineswap/core/trace"
@@ -50,14 +51,27 @@ func SettingsOf(c setting.Class, revision int) Settings {
 		Revision: revision, Swap: string(c.Swap), Places: string(c.Places), And: c.And, Material: string(c.Material),
 		Digits: string(c.Digits), Teens: string(c.Teens), Comma: string(c.Comma), When: string(c.When), Carried: string(c.Carried), Crossing: string(c.Crossing), Order: string(c.Order), Zeros: string(c.Zeros), Filled: string(c.Filled), Range: string(c.Range),
 		Bank: string(c.Bank), Adult: string(c.Adult), Signs: string(c.Signs),
-		Colours: coloursOf(c.Colours),
+		Colours: coloursOf(c.Colours), Habits: habitsOf(c.Habits),
 	}
+}
+
+func habitsOf(h setting.Habits) map[string]string {
+	out := map[string]string{}
+	for id, name := range h {
+		out[string(id)] = name
+	}
+	return out
 }
 
 // ClassOf reads settings; what is unknown is told by setting.Made.
 func ClassOf(s Settings) setting.Class {
+	habits := setting.Habits{}
+	for id, name := range s.Habits {
+		habits[slip.ID(id)] = name
+	}
 	return setting.Class{
-		Swap: say.SwapWord(s.Swap), Places: say.PlaceWord(s.Places), And: s.And, Material: material.Kind(s.Material), Digits: say.DigitWord(s.Digits),
+		Habits: habits,
+		Swap:   say.SwapWord(s.Swap), Places: say.PlaceWord(s.Places), And: s.And, Material: material.Kind(s.Material), Digits: say.DigitWord(s.Digits),
 		Teens: say.TeenWord(s.Teens), Comma: say.Separator(s.Comma), When: trace.When(s.When), Carried: paper.Carried(s.Carried), Crossing: paper.Crossing(s.Crossing), Order: trace.Order(s.Order), Zeros: trace.Zeros(s.Zeros), Filled: trace.Filled(cmp.Or(s.Filled, string(trace.ByRows))), Range: choose.Range(s.Range),
 		Bank: say.BankWord(s.Bank), Adult: say.AdultWord(s.Adult), Signs: say.SignWord(cmp.Or(s.Signs, string(say.InSigns))),
 		Colours: setOf(s.Colours),

@@ -23,6 +23,7 @@ type SlipSays struct {
 	Says  string `json:"says"`
 	Look  string `json:"look"`  // what to look for
 	Helps string `json:"helps"` // the step with material that helps
+	Own   string `json:"own"`   // the class's own name for it; empty where it has none
 }
 
 // Gave is a wrong answer to a task that slips explain.
@@ -50,7 +51,7 @@ func gavesOf(class setting.Class, t task.Task, says map[string]SlipSays) []Gave 
 			gave.Places = append(gave.Places, p.String())
 		}
 		for _, ids := range g.Slips {
-			gave.Slips = append(gave.Slips, sayingOf(w, ids, says))
+			gave.Slips = append(gave.Slips, sayingOf(class, w, ids, says))
 		}
 		var places []place.Place
 		var counts []int
@@ -70,17 +71,19 @@ func gavesOf(class setting.Class, t task.Task, says map[string]SlipSays) []Gave 
 }
 
 // sayingOf lists the ids of some slips, and notes what is said of each.
-func sayingOf(w say.Words, ids []slip.ID, says map[string]SlipSays) []string {
+func sayingOf(class setting.Class, w say.Words, ids []slip.ID, says map[string]SlipSays) []string {
 	names := make([]string, len(ids))
 	for i, id := range ids {
 		names[i] = string(id)
-		says[names[i]] = SlipSays{say.Slip(id), w.LookFor(id), w.HelpsWith(id)}
+		says[names[i]] = SlipSays{say.Slip(id), w.LookFor(id), w.HelpsWith(id), class.Habits[id]}
 	}
 	return names
 }
 
 // GoesWrong is something that goes wrong in a child's work, as it is told on its page.
 type GoesWrong struct {
+	Slip    string        `json:"slip"`    // its id, where one is told
+	Own     string        `json:"own"`     // the class's own name for it; empty where it has none
 	Says    string        `json:"says"`    // the slip; or that several explain as much, or none
 	Under   string        `json:"under"`   // in which work, and how many of the last answers it explains
 	Told    bool          `json:"told"`    // one slip is told
@@ -121,6 +124,8 @@ type AskOne struct {
 	Task  NewTask     `json:"task"`
 	Says  string      `json:"says"`
 	Gives []WouldGive `json:"gives"`
+	Set   []NewTask   `json:"set"`   // the fewest questions that settle it together, where one does not
+	Named string      `json:"named"` // these, as they are written
 }
 
 // WouldGive is what an explanation gives for a question.
@@ -142,6 +147,7 @@ func GoesWrongOf(class setting.Class, suspects []lesson.Suspect, today book.Day)
 	out := []GoesWrong{}
 	for _, s := range suspects {
 		g := GoesWrong{
+			Slip: string(s.Slip), Own: class.Habits[s.Slip],
 			Says: say.Suspect(s.Verdict, s.Slip, s.Same()), Under: say.Explained(s.Field, s.Shows, s.Wrong, len(s.Answers), s.Slip != "" || len(s.Rivals) > 0),
 			Told: s.Slip != "", Facts: s.Verdict == diagnose.FactSlips, Likely: beadsOf(s.Likely), Sure: say.HowSure(s.Likely), Answers: []WrongAnswer{}, Rivals: []Rival{}, Tasks: []NewTask{},
 		}
@@ -204,7 +210,16 @@ func askOneOf(w say.Words, s lesson.Suspect) *AskOne {
 	if err != nil {
 		return nil
 	}
-	ask := &AskOne{Task: NewTask{record, string(ladder.Credit(s.Ask.Task, s.Stage)), ""}, Says: w.Task(s.Ask.Task), Gives: []WouldGive{}}
+	ask := &AskOne{Task: NewTask{record, string(ladder.Credit(s.Ask.Task, s.Stage)), ""}, Says: w.Task(s.Ask.Task), Gives: []WouldGive{}, Set: []NewTask{}}
+	if len(s.Settles) > 1 {
+		var names []string
+		for _, t := range s.Settles {
+			if record, err := json.Marshal(t); err == nil {
+				ask.Set, names = append(ask.Set, NewTask{record, string(ladder.Credit(t, s.Stage)), ""}), append(names, w.Task(t))
+			}
+		}
+		ask.Named = say.Listed(names)
+	}
 	for _, g := range s.Ask.Gives {
 		right := s.Ask.Task.IsRight(g.Answer)
 		known := slices.ContainsFunc(ask.Gives, func(x WouldGive) bool { return x.Answer == g.Answer })

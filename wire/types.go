@@ -86,6 +86,8 @@ type Settings struct {
 	Adult    string  `json:"adult" validate:"required"`
 	Range    string  `json:"range" validate:"required"` // how far the numbers go
 	Colours  Colours `json:"colours"`
+
+	Habits map[string]string `json:"habits,omitempty" validate:"max=60"` // own names for slips, by their ids; an older screen does not send them
 }
 
 // Colours are those of the class's own set, each as "#rrggbb".

@@ -24,6 +24,7 @@ type Suspect struct {
 	Rivals  []Rival            // what else it could be, the likeliest first
 	Stage   choose.StageID     // of the last wrong answer that it explains
 	Ask     *diagnose.Question // the question that would tell; none where nothing is open
+	Settles []task.Task        // the fewest questions that would settle it together
 	Brings  []Item             // tasks with material that bring it out
 }
 
@@ -121,7 +122,7 @@ func (s Suspect) with(f diagnose.Finding, r choose.Range, seed uint64) Suspect {
 	suiting := slices.DeleteFunc(diagnose.Suiting(s.Stage, r, seed), func(t task.Task) bool { return diagnose.FieldOf(t) != s.Field })
 	pools := []*diagnose.Pool{diagnose.PoolOf(suiting), diagnose.ShapeOf(s.Answers).Within(r).Pool()}
 	if s.Slip == "" || s.Likely < diagnose.Sure {
-		s.Ask = nextOf(pools, s.Answers)
+		s.Ask, s.Settles = nextOf(pools, s.Answers)
 	}
 	if s.Slip != "" {
 		s.Brings = s.brought(pools)
@@ -130,22 +131,21 @@ func (s Suspect) with(f diagnose.Finding, r choose.Range, seed uint64) Suspect {
 }
 
 // nextOf is the question of the first pool that tells the two likeliest apart; else the one
-// that tells most.
-func nextOf(pools []*diagnose.Pool, answers []book.Observation) *diagnose.Question {
-	var best *diagnose.Question
+// that tells most; with the fewest of the same pool that would settle it together.
+func nextOf(pools []*diagnose.Pool, answers []book.Observation) (best *diagnose.Question, settle []task.Task) {
 	for _, pool := range pools {
 		q, some := pool.Next(answers)
 		if !some {
 			continue
 		}
 		if len(q.Gives) > 1 && q.Gives[0].Answer != q.Gives[1].Answer {
-			return &q
+			return &q, pool.Settle(answers)
 		}
 		if best == nil || q.Tells > best.Tells {
-			best = &q
+			best, settle = &q, pool.Settle(answers)
 		}
 	}
-	return best
+	return best, settle
 }
 
 // brought are tasks that bring the slip out, of the stage where there are any, and with

@@ -352,6 +352,9 @@ func Caution(c material.Caution, kind material.Kind) string {
 	return "Keep the way past the mat free."
 }
 
+// Listed writes names as in a sentence: "Wren A., Teo B. and Mina S.".
+func Listed(words []string) string { return list(words) }
+
 // list joins words as in a sentence: "2000, 400 and 8".
 func list(words []string) string {
 	switch n := len(words); n {

@@ -6,12 +6,14 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
+	"strings"
 
 	"vineswap/core/choose"
 	"vineswap/core/hue"
 	"vineswap/core/material"
 	"vineswap/core/paper"
 	"vineswap/core/say"
+	"vineswap/core/slip"
 	"vineswap/core/trace"
 )
 
@@ -37,9 +39,38 @@ type Class struct {
 	Filled   trace.Filled   `json:"filled"` // how ten frames are
 	Bank     say.BankWord   `json:"bank"`
 	Adult    say.AdultWord  `json:"adult"`
-	Signs    say.SignWord   `json:"signs"`   // which of two numbers is more
-	Range    choose.Range   `json:"range"`   // how far its numbers go
-	Colours  hue.Set        `json:"colours"` // of the class's own set
+	Signs    say.SignWord   `json:"signs"`            // which of two numbers is more
+	Range    choose.Range   `json:"range"`            // how far its numbers go
+	Colours  hue.Set        `json:"colours"`          // of the class's own set
+	Habits   Habits         `json:"habits,omitempty"` // the class's own names for slips
+}
+
+// Habits are a class's own names for slips, those that it uses when it talks about them.
+type Habits map[slip.ID]string
+
+// MostHabit is how long an own name may be, in characters.
+const MostHabit = 40
+
+// ErrHabit is the error of an own name that cannot be kept.
+var ErrHabit = fmt.Errorf("a name of your own for a slip has at most %d characters", MostHabit)
+
+// checked are the names without spaces around them, of slips that there are; and what is too
+// long.
+func (h Habits) checked() (Habits, error) {
+	var made Habits
+	var wrong error
+	for id, name := range h {
+		switch name = strings.Join(strings.Fields(name), " "); {
+		case say.Slip(id) == "" || name == "":
+		case len([]rune(name)) > MostHabit:
+			wrong = fmt.Errorf("%w: %q", ErrHabit, name)
+		case made == nil:
+			made = Habits{id: name}
+		default:
+			made[id] = name
+		}
+	}
+	return made, wrong
 }
 
 // Default is what a new class has: the first side of every choice.
@@ -91,7 +122,7 @@ func Made(c Class) (Class, error) {
 // and an error that names those.
 func (c Class) checked() (Class, error) {
 	usual := Default()
-	var errs [17]error
+	var errs [18]error
 	c.Swap, errs[0] = known(c.Swap, usual.Swap, say.SwapWords())
 	c.Places, errs[1] = known(c.Places, usual.Places, say.PlaceWords())
 	c.Material, errs[2] = known(c.Material, usual.Material, material.Kinds())
@@ -108,6 +139,7 @@ func (c Class) checked() (Class, error) {
 	c.Bank, errs[13] = known(c.Bank, usual.Bank, say.BankWords())
 	c.Adult, errs[14] = known(c.Adult, usual.Adult, say.AdultWords())
 	c.Signs, errs[16] = known(c.Signs, usual.Signs, say.SignWords())
+	c.Habits, errs[17] = c.Habits.checked()
 	c.Range, errs[12] = known(c.Range, usual.Range, choose.Ranges())
 	return c, errors.Join(errs[:]...)
 }

@@ -2,6 +2,8 @@ package setting_test
 
 import (
 	"encoding/json"
+	"reflect"
+	"strings"
 	"testing"
 
 	"vineswap/core/material"
@@ -26,12 +28,12 @@ func TestRead(t *testing.T) {
 		t.Run(c.name, func(t *testing.T) {
 			want := usual
 			c.want(&want)
-			if got, err := setting.Read([]byte(c.text)); err != nil || got != want {
+			if got, err := setting.Read([]byte(c.text)); err != nil || !reflect.DeepEqual(got, want) {
 				t.Errorf("%+v, %v; want %+v", got, err, want)
 			}
 		})
 	}
-	if got, err := setting.Read([]byte(`{"swap":`)); err == nil || got != usual {
+	if got, err := setting.Read([]byte(`{"swap":`)); err == nil || !reflect.DeepEqual(got, usual) {
 		t.Errorf("broken text: %+v, %v", got, err)
 	}
 }
@@ -60,8 +62,30 @@ func TestMade(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		if read, err := setting.Read(text); err != nil || read == c {
+		if read, err := setting.Read(text); err != nil || reflect.DeepEqual(read, c) {
 			t.Errorf("an unknown %s was read as %+v, %v", name, read, err)
 		}
+	}
+}
+
+// A class has its own names for slips; spaces around them and slips that there are not do not
+// matter, and a name is no longer than there is room for.
+func TestHabits(t *testing.T) {
+	c := setting.Default()
+	c.Habits = setting.Habits{"drops-new-ten": "  the runaway  ten ", "smaller-from-larger": " ", "sneezes": "achoo"}
+	made, err := setting.Made(c)
+	if want := (setting.Habits{"drops-new-ten": "the runaway ten"}); err != nil || !reflect.DeepEqual(made.Habits, want) {
+		t.Errorf("%v, %v", made.Habits, err)
+	}
+	text, err := json.Marshal(made)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if read, err := setting.Read(text); err != nil || !reflect.DeepEqual(read, made) {
+		t.Errorf("%+v, %v", read, err)
+	}
+	c.Habits = setting.Habits{"drops-new-ten": strings.Repeat("n", setting.MostHabit+1)}
+	if _, err := setting.Made(c); err == nil {
+		t.Error("a name that is too long was kept")
 	}
 }

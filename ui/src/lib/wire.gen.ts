@@ -450,6 +450,7 @@ export interface SlipSays {
   says: string;
   look: string;
   helps: string;
+  own: string;
 }
 export interface Desk {
   class: ClassLink;
@@ -484,6 +485,9 @@ export interface Settings {
   adult: string;
   range: string;
   colours: Colours;
+  habits?: {
+    [k: string]: string;
+  };
 }
 export interface Colours {
   places: string[];
@@ -1035,6 +1039,8 @@ export interface Other {
   state: string;
 }
 export interface GoesWrong {
+  slip: string;
+  own: string;
   says: string;
   under: string;
   told: boolean;
@@ -1069,6 +1075,8 @@ export interface AskOne {
   task: NewTask;
   says: string;
   gives: WouldGive[];
+  set: NewTask[];
+  named: string;
 }
 export interface WouldGive {
   answer: string;

@@ -11,11 +11,15 @@
     at = $bindable(),
     mayAsk,
     onask,
+    onset,
+    onname,
   }: {
     wrong: GoesWrong[];
     at: number; // the one that is looked at: the action is about it
     mayAsk: boolean;
     onask: (of: GoesWrong) => void;
+    onset: (of: GoesWrong) => void; // asks all questions that settle it
+    onname?: (slip: string, name: string) => void; // keeps the class's own name for a slip
   } = $props();
 
   const TEN = 10;
@@ -27,6 +31,7 @@
       <Sign state={g.facts ? 'under-way' : 'wobbling'} />
       <span class="says">
         <b>{g.says}</b>
+        {#if g.own}<span class="own">we call it “{g.own}”</span>{/if}
         <span class="small">{g.under}</span>
       </span>
       {#if g.told}
@@ -79,6 +84,10 @@
         </ul>
         {#if mayAsk}
           <button class="do" onclick={() => onask(g)}>Ask {g.ask.says}</button>
+          {#if g.ask.set.length}
+            <p>It takes {g.ask.set.length} to settle it for good:</p>
+            <button class="do" onclick={() => onset(g)}>Ask {g.ask.named}</button>
+          {/if}
         {/if}
       </div>
     {/if}
@@ -92,6 +101,17 @@
           <h3 class="small">The step that helps</h3>
           <p>{g.helps}</p>
         </div>
+        {#if onname}
+          <label
+            ><span class="small">Our own name for it</span>
+            <input
+              value={g.own}
+              maxlength="40"
+              placeholder="as the class says it"
+              onchange={(e) => onname(g.slip, e.currentTarget.value)}
+            /></label
+          >
+        {/if}
       </div>
     {/if}
   </section>
@@ -208,6 +228,21 @@
   }
   .cap {
     display: inline-block;
+  }
+  .own {
+    color: var(--plum);
+    font-weight: 650;
+  }
+  .helps input {
+    display: block;
+    width: 100%;
+    min-height: 44px;
+    padding: 0 10px;
+    border: 1px solid var(--edge);
+    border-radius: var(--r2);
+    background: var(--sheet);
+    font: inherit;
+    color: inherit;
   }
   .helps p {
     margin-bottom: 4px;

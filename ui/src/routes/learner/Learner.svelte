@@ -12,18 +12,28 @@
   import Plain from '../../lib/parts/Plain.svelte';
   import Wrong from '../../lib/parts/Wrong.svelte';
   import Sign from '../../lib/pieces/Sign.svelte';
-  import { classPath, guarded, loadDesk, shared, troubleOf, view } from '../../lib/state.svelte';
+  import {
+    classPath,
+    guarded,
+    loadDesk,
+    saved,
+    shared,
+    troubleOf,
+    view,
+  } from '../../lib/state.svelte';
   import { outbox } from '../../lib/outbox.svelte';
   import { Opening } from '../../lib/opening.svelte';
   import { fromEntry } from '../../lib/records.svelte';
   import { seenNow } from '../../lib/seen';
   import type {
+    Desk,
     Entry,
     EntryPart,
     GoesWrong,
     LearnerView,
     NextStep,
     Observe,
+    Settings,
     Trouble,
   } from '../../lib/wire.gen';
   import Open from '../record/Open.svelte';
@@ -76,6 +86,21 @@
   const may = $derived(shared.mayPresent && !child?.retired);
   const ask = (of: GoesWrong): void =>
     void opening.lesson(`ask ${of.ask!.says}`, [of.ask!.task], [params.learner]);
+  let unnamed = $state<Trouble>();
+  /** Keeps the class's own name for a slip; none takes it away. */
+  async function call(slip: string, name: string): Promise<void> {
+    const { habits, ...settings } = desk.settings;
+    const body: Settings = { ...settings, habits: { ...habits, [slip]: name } };
+    try {
+      shared.desk = await saved(api<Desk>('PUT', classPath('/settings'), body));
+      unnamed = undefined;
+      await load(params.learner);
+      shared.said = name ? `${name}: the name is kept.` : 'The name is taken away.';
+    } catch (error) {
+      unnamed = troubleOf(error);
+      await loadDesk(desk.class.id);
+    }
+  }
   const path = $derived(classPath(`/learners/${params.learner}`));
 
   /** What is read of the records so far, newest first; there may be older ones. */
@@ -302,7 +327,18 @@
           <p class="small">{child.retired ? 'Has left the class. ' : ''}{child.says}</p>
         </div>
         {#if side === 'wrong'}
-          <div class="goes"><Goes wrong={child.wrong} bind:at mayAsk={may} onask={ask} /></div>
+          <div class="goes">
+            {#if unnamed}<Wrong trouble={unnamed} />{/if}
+            <Goes
+              wrong={child.wrong}
+              bind:at
+              mayAsk={may}
+              onask={ask}
+              onset={(of) =>
+                void opening.lesson(`ask ${of.ask!.named}`, of.ask!.set, [params.learner])}
+              onname={lead ? (slip, name) => void call(slip, name) : undefined}
+            />
+          </div>
         {:else}
           <div class="grown" bind:clientWidth={w} bind:clientHeight={h}>
             {#if w > 0}<Vine strands={child.strands} {stage} {w} {h} onpick={pick} />{/if}

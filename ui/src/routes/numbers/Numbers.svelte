@@ -370,8 +370,8 @@
             <States {chosen} kind={ask.kind ?? 'sum'} words={desk.words} {hand} ontie={tie} />
           </div>
         </div>
-        <div class="says">
-          <p>{chosen.says}</p>
+        <div class="saying">
+          <p class="says">{chosen.says}</p>
           <select
             aria-label="Which slip the numbers bring out"
             value={ask.brings ?? ''}
@@ -495,20 +495,21 @@
 </Bench>
 
 <style>
-  .says {
+  .saying {
     display: flex;
     align-items: flex-end;
     justify-content: space-between;
     gap: 0 16px;
     margin-top: 6px;
+  }
+  .says {
     color: var(--ink-2);
     line-height: 20px;
   }
-  .says select {
+  .saying select {
     flex: none;
     width: 208px;
     min-height: 44px;
-    margin-top: -24px; /* beside the strip, where nothing is */
     padding: 0 8px;
     border: 1px solid var(--edge);
     border-radius: var(--r2);
@@ -516,13 +517,13 @@
     font: 400 var(--t1) var(--text);
     color: var(--ink);
   }
-  @media (max-width: 900px) {
-    .says select {
-      margin-top: 0;
+  @media (min-width: 1200px) {
+    .saying select {
+      margin-top: -24px; /* beside the strip, where nothing is */
     }
   }
   @media (max-width: 700px) {
-    .says {
+    .saying {
       display: block;
     }
   }

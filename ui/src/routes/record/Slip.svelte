@@ -23,6 +23,7 @@
 <section class="slip" aria-label="What {answer} means">
   <div>
     <h2>{name(gave.slips[0]!)}</h2>
+    {#each first as s (s.says)}{#if s.own}<p class="own">we call it “{s.own}”</p>{/if}{/each}
     <p>
       {#each gave.slips.slice(1) as ids (ids.join())}Or: {name(ids)}.&nbsp;{/each}
       {gave.shows}
@@ -66,6 +67,10 @@
     text-transform: uppercase;
   }
   h3 {
+    font-weight: 650;
+  }
+  .own {
+    color: var(--plum);
     font-weight: 650;
   }
   p {
