@@ -61,6 +61,28 @@ func TestASlipIsFollowed(t *testing.T) {
 	if len(goes.Tasks) == 0 || goes.Would == "" || goes.Lesson != "one swap, tens, with pieces and column" {
 		t.Fatalf("nothing brings it out: %+v", goes)
 	}
+	// The class has its own name for it; an older screen, which knows of none, does not take it away.
+	lead := h.person("lead")
+	var desk wire.Desk
+	lead.send("GET", lead.class(""), nil).into(t, &desk)
+	set := desk.Settings
+	set.Habits = map[string]string{"smaller-from-larger": "the upside-down take"}
+	lead.send("PUT", lead.class("/settings"), set).into(t, &desk)
+	guide.send("GET", guide.class("/learners/"+wren), nil).into(t, &view)
+	if view.Wrong[0].Own != "the upside-down take" {
+		t.Errorf("%+v", view.Wrong[0])
+	}
+	older := desk.Settings
+	older.Habits = nil
+	lead.send("PUT", lead.class("/settings"), older).into(t, &desk)
+	if desk.Settings.Habits["smaller-from-larger"] != "the upside-down take" {
+		t.Errorf("an older screen took the name away: %v", desk.Settings.Habits)
+	}
+	long := desk.Settings
+	long.Habits = map[string]string{"smaller-from-larger": strings.Repeat("n", 41)}
+	if got := lead.send("PUT", lead.class("/settings"), long); got.status != 422 || !strings.Contains(string(got.body), "This name is too long") {
+		t.Errorf("%d %s", got.status, got.body)
+	}
 	var mend wire.Lesson
 	guide.send("POST", guide.class("/lessons"), wire.NewLesson{ID: uuid.NewString(), Tasks: goes.Tasks, Children: []string{wren}}).into(t, &mend)
 	if p, err := problem.Parse(strings.ReplaceAll(mend.Link.Sum.Text, " ", "")); err != nil || !slices.ContainsFunc(p.Wrong(), func(w task.Wrong) bool { return w.Slip == "smaller-from-larger" }) {

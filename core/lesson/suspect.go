@@ -61,7 +61,7 @@ func Suspects(c ladder.Child, r choose.Range, seed uint64) []Suspect {
 				all = append(all, s.with(f, r, seed))
 			}
 		case f.Verdict == diagnose.Slip, f.Verdict == diagnose.NotEnough && len(f.Likely()) > 0:
-			if s = s.with(f, r, seed); s.Shows >= fewestToTell || len(answers) <= fewAnswers {
+			if s = s.with(f, r, seed); len(s.Rivals) > 0 && (s.Shows >= fewestToTell || len(answers) <= fewAnswers) {
 				all = append(all, s)
 			}
 		case f.Verdict == diagnose.NoPattern, f.Verdict == diagnose.FactSlips:

@@ -72,6 +72,14 @@ func TestSuspectsThatAreAlike(t *testing.T) {
 	if answers[s.Rivals[0].Slip] == answers[s.Rivals[1].Slip] {
 		t.Errorf("%v does not tell %s from %s", s.Ask.Task, s.Rivals[0].Slip, s.Rivals[1].Slip)
 	}
+	for _, w := range s.Settles {
+		if diagnose.FieldOf(w) != diagnose.Adding {
+			t.Errorf("%v is no question of adding", w)
+		}
+	}
+	if len(s.Settles) == 0 {
+		t.Error("nothing would settle it")
+	}
 	if p, _ := problem.From(s.Ask.Task); len(p.Numbers) != 2 || p.Reach() > 1000 {
 		t.Errorf("%v does not suit the child", s.Ask.Task)
 	}
