@@ -517,7 +517,7 @@
     font: 400 var(--t1) var(--text);
     color: var(--ink);
   }
-  @media (min-width: 1200px) {
+  @media (min-width: 1200px) and (max-width: 1500px) {
     .saying select {
       margin-top: -24px; /* beside the strip, where nothing is */
     }
