@@ -24,8 +24,7 @@
   /** Whether a digit of the result is not the one that is right. */
   const off = (row: string[], i: number): boolean =>
     right !== '' &&
-    (row[i] !== right.padStart(width, ' ').slice(-width)[i] ||
-      (right.length > width && i === 0)); // what is missing before it
+    (row[i] !== right.padStart(width, ' ').slice(-width)[i] || (right.length > width && i === 0)); // what is missing before it
   const last = $derived(numbers.length - 1);
 </script>
 
