@@ -62,7 +62,7 @@ func (p *Pupil) Work(work task.Task, stage choose.StageID, manner book.Manner, h
 }
 
 func (p *Pupil) answer(work task.Task, known float64, manner book.Manner, help book.Help, rng *rand.Rand) task.Answer {
-	if wrong, applies := slipped(work, p.Slip); applies && !manner.WithMaterial() && help != book.Together && rng.Float64() < p.Shows {
+	if wrong, applies := work.Slipped(p.Slip); applies && !manner.WithMaterial() && help != book.Together && rng.Float64() < p.Shows {
 		return wrong
 	}
 	if help == book.Together || rng.Float64() < known+(1-known)*.35 {
@@ -72,16 +72,6 @@ func (p *Pupil) answer(work task.Task, known float64, manner book.Manner, help b
 		return work.Right()
 	}
 	return stumble(work, rng)
-}
-
-// slipped is what a slip gives for a task, where it applies.
-func slipped(work task.Task, id slip.ID) (task.Answer, bool) {
-	for _, w := range work.Wrong() {
-		if w.Slip == id {
-			return w.Answer, true
-		}
-	}
-	return nil, false
 }
 
 // stumble is a wrong answer of a child who does not know the stage yet: some slip

@@ -176,22 +176,13 @@ func GoesWrongOf(class setting.Class, suspects []lesson.Suspect, today book.Day)
 			}
 			g.Tasks = append(g.Tasks, NewTask{record, string(item.Stage), string(item.Manner)})
 			if i == 0 {
-				g.Shown, g.Would, g.Lesson = w.Task(item.Task), wouldGive(item.Task, s.Slip), w.Stage(item.Stage)+", "+say.InManner(item.Manner)
+				would, _ := item.Task.Slipped(s.Slip)
+				g.Shown, g.Would, g.Lesson = w.Task(item.Task), item.Task.Write(would), w.Stage(item.Stage)+", "+say.InManner(item.Manner)
 			}
 		}
 		out = append(out, g)
 	}
 	return out
-}
-
-// wouldGive is what a slip gives for a task; empty where it does not apply.
-func wouldGive(t task.Task, id slip.ID) string {
-	for _, w := range t.Wrong() {
-		if w.Slip == id {
-			return t.Write(w.Answer)
-		}
-	}
-	return ""
 }
 
 func beadsOf(likely float64) int { return int(math.Round(10 * likely)) }

@@ -1,7 +1,6 @@
 package lesson_test
 
 import (
-	"slices"
 	"strings"
 	"testing"
 
@@ -110,8 +109,5 @@ func TestNumbersThatBringASlipOut(t *testing.T) {
 		if err != nil || !diagnose.Shows([]slip.ID{"zero-makes-zero"}, items[0].Task) {
 			t.Errorf("seed %d: %v, %v", seed, items, err)
 		}
-	}
-	if !slices.Contains(slip.Of(slip.Add), "zero-makes-zero") {
-		t.Error("there is no such slip")
 	}
 }

@@ -180,6 +180,17 @@ func (t Task) IsRightIn(part place.Set, given string) bool {
 // Result writes what is right.
 func (t Task) Result() string { return t.Write(t.Right()) }
 
+// Slipped is what a slip gives, the first where it can give several; false where it does not
+// apply.
+func (t Task) Slipped(id slip.ID) (Answer, bool) {
+	for _, w := range t.Wrong() {
+		if w.Slip == id {
+			return w.Answer, true
+		}
+	}
+	return nil, false
+}
+
 // Explains lists the slips that give just this answer; none for a right one, and
 // for one that is not understood.
 func (t Task) Explains(given string) []slip.ID {

@@ -431,10 +431,7 @@
         {/if}
         {#if ask.brings && !chosen.problems.length && chosen.fits !== '0'}
           <div class="clash">
-            <p>
-              None of these numbers brings this out: with the slip they come to the right answer, or
-              to one that another slip gives too.
-            </p>
+            <p>These numbers do not bring it out: with this slip they come to the right answer.</p>
             <Plain onclick={() => void choose({ ...ask, brings: '', seed: '' })}
               >No slip in particular</Plain
             >
