@@ -6,7 +6,7 @@ BIN := bin/vineswap
 GO_FILES := $(shell find . -name '*.go' -not -path './ui/node_modules/*') go.mod go.sum $(shell find store/migrations -name '*.sql')
 UI_FILES := $(shell find ui/src ui/public -type f) ui/index.html ui/vite.config.ts ui/geometry.config.ts ui/svelte.config.js ui/tsconfig.json
 
-.PHONY: help demo demo-reset test lint build wire screenshots bench sentences smooth load faults attack needs needs-test
+.PHONY: help demo demo-reset test lint build wire screenshots bench sentences smooth flashes load faults attack needs needs-test
 
 help: ## list the targets
 	@grep -E '^[a-z-]+:.*## ' Makefile | sed -E 's/:.*## /\t/' | expand -t 16
@@ -71,6 +71,9 @@ attack: needs build ## what strangers would do, and what it costs; into docs/fig
 
 smooth: needs-test build ## how a full mat steps in a slow browser, beside an empty page
 	@scripts/demo-with.sh go run ./e2e/smooth
+
+flashes: needs-test build ## for how long a flash is shown, and how soon the class's window follows
+	@scripts/demo-with.sh go run ./e2e/flashes
 
 screenshots: needs-test build ## take the pictures of docs/screenshots anew
 	@scripts/demo-with.sh go run ./e2e/shots docs/screenshots

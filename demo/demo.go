@@ -184,5 +184,11 @@ func keep(ctx context.Context, s *store.Store, y *year) error {
 			return err
 		}
 	}
-	return s.AddLesson(ctx, y.unwritten())
+	if err := s.AddLesson(ctx, y.unwritten()); err != nil {
+		return err
+	}
+	if !y.older() {
+		return nil
+	}
+	return keepWhole(ctx, s, y)
 }

@@ -196,11 +196,24 @@ func practise(g *guide.Guide, sum string) *guide.Guide {
 		Press("Gather").See("most pieces at once").Press("To the mat").See("About how much").Press("Lay out").See("Three trays")
 }
 
-// Two screens of the same lesson: the one behind is told, and goes on from
-// where the other is.
+// deaf is a page that hears nothing of what other devices do.
+const deaf = "window.EventSource = class { static CLOSED = 2; readyState = 1; addEventListener() {} close() {} }"
+
+// Two screens of the same lesson: the other one follows; one that hears nothing is told, and
+// goes on from where the other is.
 func TestTwoScreens(t *testing.T) {
 	s := open(t)
 	one, two := s.sit(laptopWidth, laptopHeight), s.sit(1024, 768)
+	three := s.sit(laptopWidth, laptopHeight)
+	practise(s.login(three, "hanne"), "36+27").Key(" ").Holds("built", at("lay-out/1")).Settle()
+	s.login(two, "hanne").See("in your hand").Press("Go on").Holds("the same step", at("lay-out/1"))
+	three.Key(" ", " ").Holds("ahead", at("lay-out/3")).Settle()
+	two.Holds("followed", at("lay-out/3"))
+	two.Key(" ").Holds("leads", at("lay-out/4")).Settle()
+	three.Holds("follows", at("lay-out/4"))
+	s.check(three)
+	two = s.sit(1024, 768)
+	one.Before(deaf)
 	practise(s.login(one, "hanne"), "47+25").Key(" ").Holds("built", at("lay-out/1")).Settle()
 	s.login(two, "hanne").See("in your hand").Press("Go on").Holds("the same step", at("lay-out/1"))
 	two.Key(" ", " ").Holds("ahead", at("lay-out/3")).Settle()

@@ -110,6 +110,7 @@ func views(s school, g *guide.Guide, look func(name string)) {
 	look("Record, a wrong answer")
 	g.Press("Today")
 	tens(g, look)
+	whole(s, g, look)
 	g.Open("about:blank").Open(invitation).See("Join Orchard room")
 	look("the invitation")
 	s.newcomers("Quill Z.")
@@ -144,6 +145,34 @@ func tens(g *guide.Guide, look func(name string)) {
 	g.Press("Write up who did what").See("as seen on the mat")
 	look("Record, a number alone")
 	places(g, look)
+}
+
+// whole looks at a lesson for the whole class, its openers and the way into its window.
+func whole(s school, g *guide.Guide, look func(name string)) {
+	alone(g, "97 numeral push", "Finn O.")
+	g.Key(" ", " ", " ", " ", " ", " ", " ", " ", " ", " ", " ").Holds("pushed", "document.querySelector('[data-rack=\"97\"]')").Settle()
+	look("Mat, a rack")
+	g.Press("Openers").See("A row is a few short openers")
+	look("Openers, empty")
+	for _, kind := range []string{"flashes", "finger numbers", "count by tens and on", "a card of your own", "spot the slip"} {
+		g.Press(kind)
+	}
+	g.Press("flashes 5 tasks").See("What is shown").Settle()
+	look("Openers, a row")
+	g.Press("spot the slip one task").See("may be planted").Settle()
+	look("Openers, a planted slip")
+	s.forAll(flashes(24, 98)...)
+	g.Open("about:blank").Open(s.url).See("Slates").Press("Slates").See("Show it, 1 s, once").Settle()
+	look("Slates, before they are up")
+	g.Key(" ", " ", " ").See("22 of 22").Press("24 Greta Z.").Key("1", "4").Press("24 Jory P.").Key("4", "2").See("in reverse").Settle()
+	look("Slates, one in the hand")
+	g.Key(" ", " ").See("How it was seen").Settle()
+	look("Slates, one explains")
+	g.Press("Move the seats").See("Drag a child").Settle()
+	look("Slates, the seats are moved")
+	g.Press("Seats are right").Key(" ").See("Look at row 1").Settle()
+	look("Slates, counting together")
+	g.Press("Today").See("in your hand")
 }
 
 // places looks at numbers from 100 on: chosen, laid with pieces and with cards alone.

@@ -48,7 +48,7 @@ func TestEveryViewAtEveryWidth(t *testing.T) {
 		}
 		g.Turned(laptopWidth, laptopHeight)
 	})
-	if looked != 59 {
+	if looked != 68 {
 		t.Errorf("%d views were looked at", looked)
 	}
 }

@@ -26,6 +26,16 @@ type Learner struct {
 	Judgements []Judgement `json:"judgements"` // oldest first
 	Estimates  []Estimate  `json:"estimates"`
 	Counts     []Count     `json:"counts"` // how long it took to count
+	Slates     []Slate     `json:"slates"` // in lessons for the whole class, oldest first
+}
+
+// Slate is the learner's slate in a round of the whole class, and its turn to explain.
+type Slate struct {
+	Day    string `json:"day"`
+	Mark   string `json:"mark"`   // how the slate was; empty where nothing is written on slates
+	Answer string `json:"answer"` // as it was typed; empty for the right one
+	Turn   string `json:"turn"`   // "explained" or "passed by"; empty for no turn
+	Way    string `json:"way"`    // how it was seen, as the learner explained it
 }
 
 // Record is one record of the learner at a problem.
@@ -44,6 +54,7 @@ type Record struct {
 	Came       string    `json:"came"`
 	Chosen     bool      `json:"chosen"`
 	Run        int       `json:"run"`
+	Whole      bool      `json:"whole"` // on a slate, among those of the whole class
 	Note       string    `json:"note"`
 	Replaces   string    `json:"replaces"` // the record that this one corrects; empty for none
 	Withdrawn  bool      `json:"withdrawn"`
@@ -90,6 +101,9 @@ func WriteJSON(out io.Writer, l Learner) error {
 	}
 	if l.Counts == nil {
 		l.Counts = []Count{}
+	}
+	if l.Slates == nil {
+		l.Slates = []Slate{}
 	}
 	if l.Estimates == nil {
 		l.Estimates = []Estimate{}

@@ -30,7 +30,7 @@ func (p person) lessonOf(child uuid.UUID) string {
 func (p person) change(lesson string, ask wire.LessonChange) reply {
 	p.Helper()
 	var now wire.Lesson
-	p.send("GET", p.class("/lessons/"+lesson), nil).into(p.T, &now)
+	p.send("GET", p.class("/lessons/"+lesson), nil).into(p.TB, &now)
 	ask.Revision = now.Revision
 	return p.send("PATCH", p.class("/lessons/"+lesson), ask)
 }
@@ -38,7 +38,7 @@ func (p person) change(lesson string, ask wire.LessonChange) reply {
 func (p person) record(lesson string) wire.Record {
 	p.Helper()
 	var r wire.Record
-	p.send("GET", p.class("/lessons/"+lesson+"/record"), nil).into(p.T, &r)
+	p.send("GET", p.class("/lessons/"+lesson+"/record"), nil).into(p.TB, &r)
 	return r
 }
 

@@ -94,6 +94,9 @@ func (s *Server) setSettings(c *call) error {
 	if ask.Habits == nil { // an older screen knows of none
 		set.Habits = c.class.Settings.Habits
 	}
+	if ask.Colours.Rack == nil {
+		set.Colours.Rack = c.class.Settings.Colours.Rack
+	}
 	made, err := setting.Made(set)
 	if errors.Is(err, setting.ErrHabit) {
 		return refuse(fiber.StatusUnprocessableEntity, "This name is too long", fmt.Sprintf("Take one of at most %d characters.", setting.MostHabit)).because(err)

@@ -15,6 +15,7 @@ import (
 	"vineswap/core/lesson"
 	"vineswap/core/material"
 	"vineswap/core/number"
+	"vineswap/core/opener"
 	"vineswap/core/say"
 	"vineswap/core/trace"
 	"vineswap/store"
@@ -32,9 +33,9 @@ func (s *Server) newLesson(c *call) error {
 	if err != nil {
 		return err
 	}
-	opened, err := lesson.New(items, c.class.Settings.Material, ask.Children)
+	opened, err := s.opened(c, items, ask)
 	if err != nil {
-		return wrongLesson(err)
+		return err
 	}
 	if opened, err = s.dealt(c, opened); err != nil {
 		return err
@@ -52,11 +53,34 @@ func (s *Server) newLesson(c *call) error {
 	return s.answerLesson(c, id)
 }
 
+// opened is a new lesson of some children, or for the whole class.
+func (s *Server) opened(c *call, items []lesson.Item, ask wire.NewLesson) (lesson.Lesson, error) {
+	if !ask.Whole {
+		l, err := lesson.New(items, c.class.Settings.Material, ask.Children)
+		if err != nil {
+			return l, wrongLesson(err)
+		}
+		return l, nil
+	}
+	here, err := s.here(c)
+	if err != nil {
+		return lesson.Lesson{}, err
+	}
+	l, err := lesson.ForAll(items, c.class.Settings.Material, here)
+	if err != nil {
+		return l, wrongLesson(err)
+	}
+	return l, nil
+}
+
 // itemsOf reads the tasks of a lesson.
 func itemsOf(asked []wire.NewTask) ([]lesson.Item, error) {
 	items := make([]lesson.Item, len(asked))
 	for i, ask := range asked {
 		items[i].Stage, items[i].Manner = choose.StageID(ask.Stage), book.Manner(ask.Manner)
+		if ask.Flash != nil {
+			items[i].Flash = &opener.Flash{Tenths: ask.Flash.Tenths, Times: ask.Flash.Times}
+		}
 		if err := json.Unmarshal(ask.Task, &items[i].Task); err != nil {
 			return nil, wrongLesson(err)
 		}
@@ -114,8 +138,13 @@ func wrongChild() *trouble {
 
 func wrongLesson(err error) *trouble {
 	field := "tasks"
-	if errors.Is(err, lesson.ErrChildren) || errors.Is(err, lesson.ErrTwice) {
+	switch {
+	case errors.Is(err, lesson.ErrChildren) || errors.Is(err, lesson.ErrTwice) || errors.Is(err, lesson.ErrWhole):
 		field = "children"
+	case errors.Is(err, opener.ErrSeconds) || errors.Is(err, opener.ErrTimes) || errors.Is(err, lesson.ErrFlash) || errors.Is(err, lesson.ErrShown):
+		field = "flash"
+	case errors.Is(err, lesson.ErrPace) || errors.Is(err, lesson.ErrSlates):
+		field = "pace"
 	}
 	return refuse(fiber.StatusUnprocessableEntity, "This lesson cannot be opened", "Choose other numbers, or fewer children.").because(err).of(field)
 }
@@ -127,6 +156,22 @@ func (s *Server) lesson(c *call) error {
 		return notFound()
 	}
 	return s.answerLesson(c, id)
+}
+
+// lessonAsked reads what is asked of a lesson, and the lesson.
+func (s *Server) lessonAsked(c *call, ask any) (store.Lesson, error) {
+	id, err := uuid.Parse(c.Params("lesson"))
+	if err != nil {
+		return store.Lesson{}, notFound()
+	}
+	if err := read(c, ask); err != nil {
+		return store.Lesson{}, err
+	}
+	kept, err := s.store.Lesson(c.Context(), c.class.ID, id)
+	if err != nil {
+		return store.Lesson{}, missing(err)
+	}
+	return kept, nil
 }
 
 func (s *Server) answerLesson(c *call, id uuid.UUID) error {
@@ -149,6 +194,10 @@ func (s *Server) wireLesson(c *call, id uuid.UUID) (wire.Lesson, error) {
 	made := wire.LessonOf(c.class.Settings, link, kept.Revision, view, childrenOf(kept))
 	if m := kept.Current().Manner; m != "" && made.Link.Sum.One == nil {
 		made.Reach = say.InReach(m)
+	}
+	made = wire.RoundOf(c.class.Settings, kept.Lesson, made)
+	if kept.Whole {
+		return made, nil
 	}
 	made.Then = wire.ThenOf(c.class.Settings.Words(), kept.Lesson)
 	made.Apart, err = s.warnings(c, childrenOf(kept))
@@ -226,6 +275,11 @@ func (s *Server) changeLesson(c *call) error {
 			return err
 		}
 	}
+	if ask.Whole && !kept.Whole {
+		if change.Children, err = s.here(c); err != nil {
+			return err
+		}
+	}
 	change.Method = c.class.Settings.Method()
 	if kept.Lesson, err = kept.With(change); errors.Is(err, lesson.ErrEnded) {
 		return refuse(fiber.StatusConflict, "This lesson has ended", "Open a new one in Numbers.")
@@ -293,6 +347,14 @@ func changeOf(ask wire.LessonChange) (lesson.Change, error) {
 		}
 		change.At = &at
 	}
+	if ask.Whole {
+		change.Whole = &ask.Whole
+	}
+	if ask.Pace != "" {
+		pace := lesson.Pace(ask.Pace)
+		change.Pace = &pace
+	}
+	change.Shown = ask.Shown
 	for _, saw := range ask.Saw {
 		at, err := trace.ParsePosition(saw.At)
 		if err == nil && !slices.Contains(lesson.Sights(), lesson.Sight(saw.How)) {

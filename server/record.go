@@ -121,17 +121,10 @@ func keptOf(o store.Observation, zone *time.Location) wire.Kept {
 // observe keeps who did what at a problem of a lesson, also after the lesson has
 // ended and the child has left; it answers what is kept.
 func (s *Server) observe(c *call) error {
-	id, err := uuid.Parse(c.Params("lesson"))
-	if err != nil {
-		return notFound()
-	}
 	var ask wire.Observe
-	if err := read(c, &ask); err != nil {
-		return err
-	}
-	kept, err := s.store.Lesson(c.Context(), c.class.ID, id)
+	kept, err := s.lessonAsked(c, &ask)
 	if err != nil {
-		return missing(err)
+		return err
 	}
 	notice, err := s.mayObserve(c, kept, uuid.MustParse(ask.Learner))
 	if err != nil {
@@ -350,22 +343,15 @@ func (s *Server) notRecorded(c *call, kept store.Lesson, err error) error {
 
 // timed keeps how long a child took to count.
 func (s *Server) timed(c *call) error {
-	id, err := uuid.Parse(c.Params("lesson"))
-	if err != nil {
-		return notFound()
-	}
 	var ask wire.Timed
-	if err := read(c, &ask); err != nil {
-		return err
-	}
-	kept, err := s.store.Lesson(c.Context(), c.class.ID, id)
+	kept, err := s.lessonAsked(c, &ask)
 	if err != nil {
-		return missing(err)
+		return err
 	}
 	if ask.Nth >= len(kept.Items) {
 		return wrongRecord(lesson.ErrTask).of("nth")
 	}
-	err = s.store.AddCount(c.Context(), store.TimedCount{ID: uuid.MustParse(ask.ID), LessonID: id, Nth: ask.Nth, LearnerID: uuid.MustParse(ask.Learner), Seconds: ask.Seconds, CountedBy: c.account.ID})
+	err = s.store.AddCount(c.Context(), store.TimedCount{ID: uuid.MustParse(ask.ID), LessonID: kept.ID, Nth: ask.Nth, LearnerID: uuid.MustParse(ask.Learner), Seconds: ask.Seconds, CountedBy: c.account.ID})
 	switch {
 	case errors.Is(err, store.ErrTaken):
 		return refuse(fiber.StatusConflict, "The id of this count is already used", "Count once more.").of("id")
@@ -383,22 +369,15 @@ func (s *Server) timed(c *call) error {
 
 // estimate locks what a child said before the work.
 func (s *Server) estimate(c *call) error {
-	id, err := uuid.Parse(c.Params("lesson"))
-	if err != nil {
-		return notFound()
-	}
 	var ask wire.Say
-	if err := read(c, &ask); err != nil {
-		return err
-	}
-	kept, err := s.store.Lesson(c.Context(), c.class.ID, id)
+	kept, err := s.lessonAsked(c, &ask)
 	if err != nil {
-		return missing(err)
+		return err
 	}
 	if ask.Nth != kept.Nth || !kept.MayEstimate() {
 		return refuse(fiber.StatusConflict, "The counting has begun", "An estimate comes before the work.").of("value")
 	}
-	err = s.store.Estimate(c.Context(), store.Estimate{LessonID: id, Nth: ask.Nth, LearnerID: uuid.MustParse(ask.Learner), Value: place.Number(ask.Value), SaidTo: c.account.ID})
+	err = s.store.Estimate(c.Context(), store.Estimate{LessonID: kept.ID, Nth: ask.Nth, LearnerID: uuid.MustParse(ask.Learner), Value: place.Number(ask.Value), SaidTo: c.account.ID})
 	switch {
 	case errors.Is(err, store.ErrTaken):
 		return refuse(fiber.StatusConflict, "This child has already said an estimate", "It stays as it was said.").because(err).of("value")

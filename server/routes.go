@@ -44,6 +44,15 @@ func Routes() []Route {
 		{fiber.MethodPost, "/lessons/:lesson/observations", store.Assistant, (*Server).observe},
 		{fiber.MethodPost, "/lessons/:lesson/estimates", store.Assistant, (*Server).estimate},
 		{fiber.MethodPost, "/lessons/:lesson/counts", store.Assistant, (*Server).timed},
+		{fiber.MethodGet, "/lessons/:lesson/slates", store.Viewer, (*Server).slates},
+		{fiber.MethodPost, "/lessons/:lesson/rounds", store.Assistant, (*Server).keepRound},
+		{fiber.MethodPut, "/seats", store.Assistant, (*Server).setSeats},
+		{fiber.MethodGet, "/openers", store.Viewer, (*Server).openers},
+		{fiber.MethodPut, "/openers", store.Assistant, (*Server).keepOpeners},
+		{fiber.MethodDelete, "/openers/:row", store.Assistant, (*Server).dropOpeners},
+		{fiber.MethodPost, "/openers/run", store.Assistant, (*Server).runOpeners},
+		{fiber.MethodPost, "/projector", store.Assistant, (*Server).projectorCode},
+		{fiber.MethodGet, "/events", store.Viewer, (*Server).follow},
 		{fiber.MethodGet, "/today", store.Viewer, (*Server).morning},
 		{fiber.MethodPut, "/away", store.Assistant, (*Server).setAway},
 		{fiber.MethodPut, "/day", store.Assistant, (*Server).setDay},
@@ -77,6 +86,8 @@ func (s *Server) route(api fiber.Router) {
 	api.Post("/logout", short, answered(s.logout))
 	api.Get("/invitations/:word", answered(s.invitation))
 	api.Post("/invitations/:word", short, answered(s.join))
+	api.Get("/projector/:code", answered(s.projector))
+	api.Get("/projector/:code/events", answered(s.projectorEvents))
 	api.Get("/account", s.loggedIn((*Server).access))
 	api.Post("/account/password", s.loggedIn((*Server).setPassword))
 	api.Post("/account/elsewhere", s.loggedIn((*Server).elsewhere))

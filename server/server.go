@@ -63,11 +63,12 @@ type Server struct {
 	answers  *answers
 	counting counting
 	open     connections
+	hub      *hub
 }
 
 // New builds the application.
 func New(o Options) (*Server, error) {
-	s := &Server{store: o.Store, now: o.Now, secure: o.Secure, origin: o.Origin, proxies: o.Proxies, answers: newAnswers(), counting: make(counting, 1)}
+	s := &Server{store: o.Store, now: o.Now, secure: o.Secure, origin: o.Origin, proxies: o.Proxies, answers: newAnswers(), counting: make(counting, 1), hub: newHub(o.Store)}
 	if s.now == nil {
 		s.now = time.Now
 	}
@@ -106,6 +107,7 @@ func (s *Server) Serve(ctx context.Context, l net.Listener) error {
 	ctx, cancel := context.WithCancel(ctx)
 	defer cancel()
 	go s.sweep(ctx)
+	go s.hub.run(ctx)
 	ended := make(chan error, 1)
 	go func() { ended <- s.app.Listener(listener{l, &s.open}, fiber.ListenConfig{DisableStartupMessage: true}) }()
 	select {
@@ -113,6 +115,7 @@ func (s *Server) Serve(ctx context.Context, l net.Listener) error {
 		return err
 	case <-ctx.Done():
 	}
+	s.hub.end()
 	stop, done := context.WithTimeout(context.WithoutCancel(ctx), stopWithin)
 	defer done()
 	s.open.end()

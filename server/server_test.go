@@ -1,6 +1,7 @@
 package server_test
 
 import (
+	"bufio"
 	"bytes"
 	"context"
 	"database/sql"
@@ -22,6 +23,7 @@ import (
 	"vineswap/core/book"
 	"vineswap/core/hue"
 	"vineswap/core/material"
+	"vineswap/core/opener"
 	"vineswap/core/problem"
 	"vineswap/core/setting"
 	"vineswap/pgtest"
@@ -46,7 +48,7 @@ var hash = func() string {
 // house is a running server with an orchard class, in which there is somebody
 // of each role, and a bee class with a lead of its own.
 type house struct {
-	*testing.T
+	testing.TB
 	store         *store.Store
 	db            string
 	url           string
@@ -59,10 +61,10 @@ var screens = fstest.MapFS{
 	"assets/index-abc1.js": {Data: []byte("console.log(1)")},
 }
 
-func newHouse(t *testing.T) house {
+func newHouse(t testing.TB) house {
 	t.Helper()
 	db := pgtest.URL(t)
-	h := house{T: t, db: db, store: pgtest.Open(t, db), orchard: uuid.New(), bees: uuid.New(), wren: uuid.New(), mina: uuid.New()}
+	h := house{TB: t, db: db, store: pgtest.Open(t, db), orchard: uuid.New(), bees: uuid.New(), wren: uuid.New(), mina: uuid.New()}
 	ctx := context.Background()
 	check := func(err error) {
 		t.Helper()
@@ -140,14 +142,14 @@ type reply struct {
 }
 
 // into decodes the body.
-func (r reply) into(t *testing.T, v any) {
+func (r reply) into(t testing.TB, v any) {
 	t.Helper()
 	if err := json.Unmarshal(r.body, v); err != nil {
 		t.Fatalf("%s: %v", r.body, err)
 	}
 }
 
-func (r reply) trouble(t *testing.T) wire.Trouble {
+func (r reply) trouble(t testing.TB) wire.Trouble {
 	t.Helper()
 	var tr wire.Trouble
 	r.into(t, &tr)
@@ -196,11 +198,31 @@ func (p person) round(req *http.Request) reply {
 		p.Fatal(err)
 	}
 	defer res.Body.Close()
+	if strings.HasPrefix(res.Header.Get("Content-Type"), "text/event-stream") { // its first event
+		data, err := eventIn(bufio.NewReader(res.Body))
+		if err != nil {
+			p.Fatal(err)
+		}
+		return reply{res.StatusCode, res.Header, data, res.Close}
+	}
 	out, err := io.ReadAll(res.Body)
 	if err != nil {
 		p.Fatal(err)
 	}
 	return reply{res.StatusCode, res.Header, out, res.Close}
+}
+
+// eventIn reads the data of the next event of a stream.
+func eventIn(stream *bufio.Reader) ([]byte, error) {
+	for {
+		line, err := stream.ReadString('\n')
+		if err != nil {
+			return nil, err
+		}
+		if data, is := strings.CutPrefix(line, "data: "); is {
+			return []byte(strings.TrimSpace(data)), nil
+		}
+	}
 }
 
 func (p person) class(path string) string { return "/api/classes/" + p.orchard.String() + path }
@@ -231,8 +253,18 @@ func (p person) bodies(lesson, learner string) map[string]any {
 		"POST /numbers":              wire.ChooseOne{Stage: "tens/writing-teens", Count: 12},
 		"POST /tray":                 wire.TrayLies{Number: 342, Lies: map[string]int{"hundreds": 3}},
 		"PATCH /lessons/" + lesson:   wire.LessonChange{Revision: 1, Stand: "mat"},
-		"PATCH /members/" + learner:  wire.ChangeMember{Role: "assistant"},
+		"PUT /seats":                 wire.SeatPlan{Seats: []wire.ClassSeat{{Learner: p.wren.String(), X: 2, Y: 1}}},
+		"PUT /openers":               wire.OpenerRow{ID: uuid.NewString(), Name: "Monday", Openers: []wire.Opener{{Kind: "card", Text: "Say a number that hides its ten."}}},
+		"POST /openers/run":          wire.RunOpeners{ID: uuid.NewString(), Openers: []wire.Opener{{Kind: "show-me", Count: 2, UpTo: 20}}},
+		"POST /projector":            wire.RenewCode{Renew: true},
+		"POST /lessons/" + p.whole(lesson) + "/rounds": wire.KeepRound{ID: uuid.NewString(), Nth: 0, Slates: []wire.SlateMarked{}, Turns: []wire.TurnTaken{}},
+		"PATCH /members/" + learner:                    wire.ChangeMember{Role: "assistant"},
 	}
+}
+
+// whole is the id of a lesson for the whole class that goes with another lesson.
+func (p person) whole(lesson string) string {
+	return uuid.NewSHA1(uuid.MustParse(lesson), []byte("whole")).String()
 }
 
 // trading are settings that a class can have.
@@ -254,6 +286,9 @@ func TestEveryRoleAgainstEveryRoute(t *testing.T) {
 	id := uuid.NewString()
 	if got := h.person("lead").send("POST", h.person("lead").class("/lessons"), wire.NewLesson{ID: id, Tasks: tasks("sum", "", []int{1458, 2367}), Children: []string{h.wren.String()}}); got.status != 200 {
 		t.Fatalf("no lesson: %s", got.body)
+	}
+	if got := h.person("lead").send("POST", h.person("lead").class("/lessons"), wire.NewLesson{ID: h.nobody().whole(id), Tasks: tasks("sum", "", []int{4, 3}), Whole: true}); got.status != 200 {
+		t.Fatalf("no lesson for the whole class: %s", got.body)
 	}
 	keeper, err := h.store.AccountByEmail(context.Background(), "lead@school.test")
 	if err != nil {
@@ -291,7 +326,14 @@ func TestEveryRoleAgainstEveryRoute(t *testing.T) {
 			t.Fatalf("%d invitations, %v", len(open), err)
 		}
 		for _, route := range server.Routes() {
-			path := strings.NewReplacer(":member", child.String(), ":invitation", open[0].ID.String(), ":lesson", id, ":learner", child.String(), ":kept", kept.String()).Replace(route.Path)
+			if err := h.store.PutOpenerRow(context.Background(), store.OpenerRow{Row: opener.Row{Name: "kept", Openers: []opener.Opener{{Kind: opener.OwnCard, Text: "Look."}}}, ID: kept, ClassID: h.orchard, MadeBy: keeper.ID}); err != nil && !errors.Is(err, store.ErrStale) {
+				t.Fatal(err)
+			}
+			of := id
+			if strings.HasSuffix(route.Path, "/slates") || strings.HasSuffix(route.Path, "/rounds") {
+				of = p.whole(id)
+			}
+			path := strings.NewReplacer(":row", kept.String(), ":member", child.String(), ":invitation", open[0].ID.String(), ":lesson", of, ":learner", child.String(), ":kept", kept.String()).Replace(route.Path)
 			want := 200
 			switch {
 			case name == "":
@@ -394,7 +436,7 @@ func TestExpiredSession(t *testing.T) {
 
 func TestCookies(t *testing.T) {
 	h := newHouse(t)
-	secure := house{T: h.T, store: h.store, db: h.db, url: h.serve(server.Options{Store: h.store, Screens: screens, Secure: true})}
+	secure := house{TB: h.TB, store: h.store, db: h.db, url: h.serve(server.Options{Store: h.store, Screens: screens, Secure: true})}
 	for name, in := range map[string]struct {
 		house
 		secure bool
@@ -480,7 +522,7 @@ func TestForgedRequests(t *testing.T) {
 func TestBehindAProxy(t *testing.T) {
 	h := newHouse(t)
 	const origin = "https://vines.school.test"
-	proxied := house{T: t, store: h.store, url: h.serve(server.Options{Store: h.store, Screens: screens, Origin: origin})}
+	proxied := house{TB: t, store: h.store, url: h.serve(server.Options{Store: h.store, Screens: screens, Origin: origin})}
 	for from, want := range map[string]int{origin: 422, "https://elsewhere.test": 403} {
 		p := proxied.nobody()
 		req, _ := http.NewRequest("POST", proxied.url+"/api/login", strings.NewReader(`{}`))
@@ -529,7 +571,7 @@ func TestScreens(t *testing.T) {
 			t.Errorf("%s: %d", path, got.status)
 		}
 	}
-	unbuilt := house{T: t, store: h.store, url: h.serve(server.Options{Store: h.store, Screens: fstest.MapFS{}})}
+	unbuilt := house{TB: t, store: h.store, url: h.serve(server.Options{Store: h.store, Screens: fstest.MapFS{}})}
 	if got := unbuilt.nobody().send("GET", "/", nil); got.status != 503 || !strings.Contains(string(got.body), "make build") {
 		t.Errorf("before the first build: %d %s", got.status, got.body)
 	}
@@ -642,7 +684,7 @@ func TestDesk(t *testing.T) {
 	}
 	var choices wire.Choices
 	lead.send("GET", lead.class("/choices"), nil).into(t, &choices)
-	if len(choices.Matters) != 17 || choices.Matters[0].Sides[1].Example != "Ten units trade for one ten. It joins the tens." {
+	if len(choices.Matters) != 18 || choices.Matters[0].Sides[1].Example != "Ten units trade for one ten. It joins the tens." {
 		t.Errorf("%+v", choices.Matters[0])
 	}
 }

@@ -234,6 +234,13 @@ func (s *Server) exported(c *call) (formats.Learner, error) {
 	for _, x := range timed {
 		out.Counts = append(out.Counts, formats.Count{Day: x.Day.String(), Problem: x.Task.String(), Seconds: x.Seconds})
 	}
+	slates, err := s.store.SlatesOf(c.Context(), e.ID)
+	if err != nil {
+		return out, err
+	}
+	for _, x := range slates {
+		out.Slates = append(out.Slates, formats.Slate{Day: x.Day.String(), Mark: string(x.Mark), Answer: x.Answer, Turn: x.Turn(), Way: string(x.Way)})
+	}
 	said, err := s.store.EstimatesOf(c.Context(), e.ID)
 	for _, x := range said {
 		out.Estimates = append(out.Estimates, formats.Estimate{Day: x.Day.String(), Problem: x.Task.String(), Value: int(x.Value)})
@@ -244,7 +251,7 @@ func (s *Server) exported(c *call) (formats.Learner, error) {
 func recordOf(o store.Observation) formats.Record {
 	r := formats.Record{
 		ID: o.ID.String(), Day: o.Day.String(), Stage: string(ladder.Credit(o.Task, o.Stage)), Manner: string(o.Manner), Material: string(o.Material), Problem: o.Task.String(), Part: o.Part.String(), Answer: o.Answer,
-		Right: o.Right(), Help: string(o.Help), Way: string(o.Way), Came: string(o.Came), Chosen: o.Chosen, Run: o.Runs, Note: o.Note, Withdrawn: o.Withdrawn, RecordedBy: o.By, RecordedAt: o.RecordedAt.UTC(),
+		Right: o.Right(), Help: string(o.Help), Way: string(o.Way), Came: string(o.Came), Chosen: o.Chosen, Run: o.Runs, Whole: o.Whole, Note: o.Note, Withdrawn: o.Withdrawn, RecordedBy: o.By, RecordedAt: o.RecordedAt.UTC(),
 	}
 	if o.Replaces.Valid {
 		r.Replaces = o.Replaces.UUID.String()

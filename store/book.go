@@ -85,12 +85,13 @@ type observationRow struct {
 	SeenAt     sql.NullTime   `db:"seen_at"`
 	Seq        int64          `db:"seq"`
 	Part       string         `db:"part"`
+	Whole      bool           `db:"whole"`
 	By         string         `db:"by_name"`
 	Current    bool           `db:"current"`
 }
 
 const observationColumns = `o.id, o.class_id, o.learner_id, o.lesson_id, o.nth, o.task, o.stage, o.manner, o.material, o.help, o.way, o.answer, o.came,
-	o.chosen, o.runs, o.note, o.day, o.withdrawn, o.replaces, o.recorded_by, o.recorded_at, o.seen_at, o.seq, o.part, account.name as by_name,
+	o.chosen, o.runs, o.note, o.day, o.withdrawn, o.replaces, o.recorded_by, o.recorded_at, o.seen_at, o.seq, o.part, o.whole, account.name as by_name,
 	later.yes is null as current`
 
 // What replaces a record is looked for record by record: with a limit PostgreSQL does
@@ -103,7 +104,7 @@ func (o Observation) row() (observationRow, error) {
 	return observationRow{
 		ID: o.ID, ClassID: o.ClassID, LearnerID: o.LearnerID, LessonID: o.LessonID, Nth: o.Nth, Task: kept, Stage: o.Stage, Manner: o.Manner,
 		Material: o.Material, Help: o.Help, Way: o.Way, Answer: o.Answer, Came: o.Came, Chosen: o.Chosen, Runs: o.Runs, Note: o.Note,
-		Day: o.Day.Time(), Withdrawn: o.Withdrawn, Replaces: o.Replaces, RecordedBy: o.RecordedBy, RecordedAt: o.RecordedAt, SeenAt: o.SeenAt, Seq: o.Seq, Part: o.Part.String(),
+		Day: o.Day.Time(), Withdrawn: o.Withdrawn, Replaces: o.Replaces, RecordedBy: o.RecordedBy, RecordedAt: o.RecordedAt, SeenAt: o.SeenAt, Seq: o.Seq, Part: o.Part.String(), Whole: o.Whole,
 	}, err
 }
 
@@ -113,7 +114,7 @@ func (r observationRow) observation() (Observation, error) {
 		RecordedBy: r.RecordedBy, By: r.By, RecordedAt: r.RecordedAt, SeenAt: r.SeenAt, Seq: r.Seq, Current: r.Current,
 	}
 	o.Stage, o.Manner, o.Material, o.Help, o.Way, o.Answer, o.Came = r.Stage, r.Manner, r.Material, r.Help, r.Way, r.Answer, r.Came
-	o.Chosen, o.Runs, o.Day = r.Chosen, r.Runs, book.DayOf(r.Day.UTC())
+	o.Chosen, o.Runs, o.Day, o.Whole = r.Chosen, r.Runs, book.DayOf(r.Day.UTC()), r.Whole
 	var err error
 	if o.Part, err = place.ParseSet(r.Part); err != nil {
 		return o, fmt.Errorf("observation %v: part: %w", r.ID, err)
@@ -307,7 +308,7 @@ func (b before) goOn(o Observation, last *ladder.Fold, read func([]byte) (settin
 }
 
 const observationNames = `(id, class_id, learner_id, lesson_id, nth, task, stage, manner, material, help, way, answer, came,
-			chosen, runs, note, day, withdrawn, replaces, recorded_by, recorded_at, seen_at, seq, part)`
+			chosen, runs, note, day, withdrawn, replaces, recorded_by, recorded_at, seen_at, seq, part, whole)`
 
 // insertObservation keeps a record with what it says of its spot, and how the
 // learner stands by it; without a fold the learner will be judged anew.
@@ -320,7 +321,7 @@ func insertObservation(ctx context.Context, tx *sqlx.Tx, o Observation, written 
 		fold = []byte{}
 	}
 	_, err = tx.NamedExecContext(ctx, `with kept as (insert into observation `+observationNames+` values (:id, :class_id, :learner_id, :lesson_id, :nth, :task, :stage, :manner, :material,
-				:help, :way, :answer, :came, :chosen, :runs, :note, :day, :withdrawn, :replaces, :recorded_by, :recorded_at, :seen_at, :seq, :part)),
+				:help, :way, :answer, :came, :chosen, :runs, :note, :day, :withdrawn, :replaces, :recorded_by, :recorded_at, :seen_at, :seq, :part, :whole)),
 			at as (insert into spot (lesson_id, nth, learner_id, class_id, written) select cast(:lesson_id as uuid), :nth, :learner_id, :class_id, :written where cast(:lesson_id as uuid) is not null
 				on conflict (lesson_id, nth, learner_id) do update set written = excluded.written where spot.written <> excluded.written)
 		insert into standing (learner_id, fold) values (:learner_id, :fold) on conflict (learner_id) do update set fold = excluded.fold`,
@@ -346,8 +347,8 @@ func insertObservations(ctx context.Context, tx *sqlx.Tx, list []Observation) er
 			}
 		}
 		_, err := tx.NamedExecContext(ctx, `insert into observation (id, class_id, learner_id, lesson_id, nth, task, stage, manner, material, help, way, answer, came,
-			chosen, runs, note, day, withdrawn, replaces, recorded_by, recorded_at, seen_at) values (:id, :class_id, :learner_id, :lesson_id, :nth, :task, :stage, :manner, :material,
-			:help, :way, :answer, :came, :chosen, :runs, :note, :day, :withdrawn, :replaces, :recorded_by, :recorded_at, :seen_at)`, rows)
+			chosen, runs, note, day, withdrawn, replaces, recorded_by, recorded_at, seen_at, whole) values (:id, :class_id, :learner_id, :lesson_id, :nth, :task, :stage, :manner, :material,
+			:help, :way, :answer, :came, :chosen, :runs, :note, :day, :withdrawn, :replaces, :recorded_by, :recorded_at, :seen_at, :whole)`, rows)
 		if err != nil {
 			return taken(err, "a record with this id")
 		}

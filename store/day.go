@@ -86,7 +86,7 @@ func (s *Store) PutOff(ctx context.Context, class uuid.UUID, put group.PutOff, o
 // takeUp forgets that lessons were put off, where one of their stages is opened for some of
 // their children.
 func takeUp(ctx context.Context, tx *sqlx.Tx, l Lesson, children []uuid.UUID) error {
-	if len(children) == 0 {
+	if len(children) == 0 || l.Whole {
 		return nil
 	}
 	var stages []string
@@ -112,9 +112,9 @@ func (s *Store) SeenSince(ctx context.Context, class Class, from book.Day) ([]Se
 	}
 	err := s.db.SelectContext(ctx, &rows, `with here as (select learner_id from enrolment where class_id = $1 and until is null)
 		select o.learner_id, o.day from observation o join here on here.learner_id = o.learner_id
-			where o.day >= $2 and not o.withdrawn and not exists (select 1 from observation later where later.replaces = o.id)
+			where o.day >= $2 and not o.withdrawn and not o.whole and not exists (select 1 from observation later where later.replaces = o.id)
 		union select lc.learner_id, (changed_at at time zone $3)::date from lesson join lesson_child lc on lesson_id = lesson.id join here on here.learner_id = lc.learner_id
-			where class_id = $1 and stand in ('mat', 'ended') and changed_at >= ($2::date)::timestamp at time zone $3
+			where class_id = $1 and not whole and stand in ('mat', 'ended') and changed_at >= ($2::date)::timestamp at time zone $3
 		order by 2, 1`, class.ID, from.Time(), class.Zone)
 	list := make([]Seen, len(rows))
 	for i, r := range rows {

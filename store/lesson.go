@@ -16,6 +16,7 @@ import (
 	"vineswap/core/choose"
 	"vineswap/core/lesson"
 	"vineswap/core/material"
+	"vineswap/core/opener"
 	"vineswap/core/place"
 	"vineswap/core/task"
 	"vineswap/core/trace"
@@ -51,9 +52,11 @@ type lessonRow struct {
 	Position  string        `db:"position"`
 	Revision  int           `db:"revision"`
 	ChangedAt time.Time     `db:"changed_at"`
+	Whole     bool          `db:"whole"`
+	Round     []byte        `db:"round"`
 }
 
-const lessonColumns = `lesson.id, lesson.class_id, opened_by, tasks, nth, material, stand, position, revision, changed_at`
+const lessonColumns = `lesson.id, lesson.class_id, opened_by, tasks, nth, material, stand, position, revision, changed_at, whole, round`
 
 // itemRow is a task of a lesson as the column has it.
 type itemRow struct {
@@ -62,6 +65,7 @@ type itemRow struct {
 	Manner book.Manner                  `json:"manner,omitempty"`
 	Turns  []int                        `json:"turns,omitempty"`
 	Saw    map[place.Place]lesson.Sight `json:"saw,omitempty"`
+	Flash  *opener.Flash                `json:"flash,omitempty"`
 }
 
 func rowOf(l Lesson) (lessonRow, error) {
@@ -70,15 +74,19 @@ func rowOf(l Lesson) (lessonRow, error) {
 		items[i] = itemRow(item)
 	}
 	tasks, err := json.Marshal(items)
-	return lessonRow{l.ID, l.ClassID, l.OpenedBy, tasks, l.Nth, l.Material, l.Stand, l.At.String(), l.Revision, l.ChangedAt}, err
+	round, wrong := json.Marshal(l.Round)
+	return lessonRow{l.ID, l.ClassID, l.OpenedBy, tasks, l.Nth, l.Material, l.Stand, l.At.String(), l.Revision, l.ChangedAt, l.Whole, round}, errors.Join(err, wrong)
 }
 
 func (r lessonRow) lesson() (Lesson, error) {
 	l := Lesson{ID: r.ID, ClassID: r.ClassID, OpenedBy: r.OpenedBy, Revision: r.Revision, ChangedAt: r.ChangedAt}
-	l.Nth, l.Material, l.Stand = r.Nth, r.Material, r.Stand
+	l.Nth, l.Material, l.Stand, l.Whole = r.Nth, r.Material, r.Stand, r.Whole
 	var err error
 	if l.At, err = trace.ParsePosition(r.Position); err != nil {
 		return l, fmt.Errorf("lesson %v: %w", r.ID, err)
+	}
+	if err := json.Unmarshal(r.Round, &l.Round); err != nil {
+		return l, fmt.Errorf("lesson %v: round: %w", r.ID, err)
 	}
 	var items []itemRow
 	if err := json.Unmarshal(r.Tasks, &items); err != nil {
@@ -104,8 +112,8 @@ func (s *Store) AddLesson(ctx context.Context, l Lesson) error {
 		if err != nil {
 			return err
 		}
-		res, err := tx.NamedExecContext(ctx, `insert into lesson (id, class_id, opened_by, tasks, nth, material, stand, position, opened_at, changed_at)
-			values (:id, :class_id, :opened_by, :tasks, :nth, :material, :stand, :position, :changed_at, :changed_at) on conflict (id) do nothing`, row)
+		res, err := tx.NamedExecContext(ctx, `insert into lesson (id, class_id, opened_by, tasks, nth, material, stand, position, opened_at, changed_at, whole, round)
+			values (:id, :class_id, :opened_by, :tasks, :nth, :material, :stand, :position, :changed_at, :changed_at, :whole, :round) on conflict (id) do nothing`, row)
 		if err != nil {
 			return err
 		}
@@ -189,9 +197,11 @@ func holdSeats(ctx context.Context, tx *sqlx.Tx, children []string) ([]uuid.UUID
 	return ids, err
 }
 
+// takeInHand puts a lesson in an account's hand, and tells all servers that it has changed.
 func takeInHand(ctx context.Context, db sqlx.ExecerContext, account, class, id uuid.UUID) error {
-	_, err := db.ExecContext(ctx, `insert into in_hand (account_id, class_id, lesson_id) values ($1, $2, $3)
-		on conflict (account_id, class_id) do update set lesson_id = excluded.lesson_id`, account, class, id)
+	_, err := db.ExecContext(ctx, `with at as (insert into in_hand (account_id, class_id, lesson_id) values ($1, $2, $3)
+			on conflict (account_id, class_id) do update set lesson_id = excluded.lesson_id)
+		select pg_notify($4, $5)`, account, class, id, channel, class.String()+" "+id.String())
 	return err
 }
 
@@ -304,7 +314,7 @@ func (s *Store) SaveLesson(ctx context.Context, account uuid.UUID, l Lesson) err
 		if err != nil {
 			return err
 		}
-		res, err := tx.NamedExecContext(ctx, `update lesson set tasks = :tasks, nth = :nth, material = :material, stand = :stand, position = :position,
+		res, err := tx.NamedExecContext(ctx, `update lesson set tasks = :tasks, nth = :nth, material = :material, stand = :stand, position = :position, whole = :whole, round = :round,
 			revision = revision + 1, changed_at = :changed_at where id = :id and class_id = :class_id and revision = :revision`, row)
 		if err != nil {
 			return err

@@ -18,7 +18,7 @@ import (
 
 // workSpots notes which spots of a lesson were worked.
 func workSpots(ctx context.Context, tx *sqlx.Tx, l Lesson) error {
-	held := lesson.Held{ID: l.ID.String(), Items: len(l.Items), Nth: l.Nth, Stand: l.Stand, Children: l.Children}
+	held := lesson.Held{ID: l.ID.String(), Items: len(l.Items), Nth: l.Nth, Stand: l.Stand, Children: l.Children, Whole: l.Whole}
 	worked := held.Worked()
 	nths, learners := make([]int, len(worked)), make([]string, len(worked))
 	for i, spot := range worked {

@@ -40,7 +40,7 @@ type school struct {
 	wren, jory, mina store.Learner
 }
 
-func newSchool(t *testing.T) school {
+func newSchool(t testing.TB) school {
 	t.Helper()
 	url := pgtest.URL(t)
 	s := school{Store: pgtest.Open(t, url), url: url}
@@ -86,7 +86,7 @@ func toWrite(t *testing.T, s *store.Store, class uuid.UUID) map[book.Spot]bool {
 		seen, err := s.LessonObservations(ctx, l.ID)
 		must(t, err)
 		written := book.Written(store.Records(seen))
-		for _, spot := range (lesson.Held{ID: l.ID.String(), Items: len(l.Items), Nth: l.Nth, Stand: l.Stand, Children: l.Children}).Worked() {
+		for _, spot := range (lesson.Held{ID: l.ID.String(), Items: len(l.Items), Nth: l.Nth, Stand: l.Stand, Children: l.Children, Whole: l.Whole}).Worked() {
 			if here[spot.Learner] && !written[spot] {
 				spots[spot] = true
 			}
@@ -107,7 +107,7 @@ func unwritten(t *testing.T, s *store.Store, class uuid.UUID) map[book.Spot]bool
 	return spots
 }
 
-func must(t *testing.T, errs ...error) {
+func must(t testing.TB, errs ...error) {
 	t.Helper()
 	if err := errors.Join(errs...); err != nil {
 		t.Fatal(err)
@@ -129,7 +129,7 @@ func TestMigrate(t *testing.T) {
 		})
 	}
 	wg.Wait()
-	if sum := steps[0] + steps[1] + steps[2] + steps[3]; sum != 11 {
+	if sum := steps[0] + steps[1] + steps[2] + steps[3]; sum != 12 {
 		t.Errorf("four at once took %v steps", steps)
 	}
 	pgtest.Exec(t, url, `insert into goose_db_version (version_id, is_applied) values (99999, true)`)
@@ -151,9 +151,9 @@ func TestMigrateKeepsOldRows(t *testing.T) {
 		}
 		return s
 	}
-	testArrival(t, old("schema-3.sql", 8))
-	testNumbersStay(t, old("schema-6.sql", 5))
-	five := old("schema-5.sql", 6)
+	testArrival(t, old("schema-3.sql", 9))
+	testNumbersStay(t, old("schema-6.sql", 6))
+	five := old("schema-5.sql", 7)
 	if n, err := five.Rejudge(ctx); n != 46 || err != nil {
 		t.Errorf("%d learners judged, %v", n, err)
 	}
@@ -175,7 +175,7 @@ func TestMigrateKeepsOldRows(t *testing.T) {
 		t.Error("nothing is left of what was recorded")
 	}
 	testTensArrive(t, five, rooms[0].ClassID)
-	s := old("schema-2.sql", 9)
+	s := old("schema-2.sql", 10)
 	if n, err := s.Rejudge(ctx); n != 46 || err != nil {
 		t.Errorf("%d learners judged, %v", n, err)
 	}
@@ -201,7 +201,7 @@ func TestMigrateKeepsOldRows(t *testing.T) {
 	if seen == 0 {
 		t.Error("nothing is left of what was recorded")
 	}
-	s = old("schema-1.sql", 10)
+	s = old("schema-1.sql", 11)
 	hanne, err := s.AccountByEmail(ctx, "hanne@vineswap.test")
 	must(t, err)
 	classes, err := s.Memberships(ctx, hanne.ID)

@@ -48,6 +48,7 @@ type Entry struct {
 	WayName   string   `json:"wayName"`
 	Came      string   `json:"came"`
 	CameSays  string   `json:"cameSays"` // how it came, where that bears on what it counts for
+	Slate     bool     `json:"slate"`    // it stood on a slate, among those of the whole class
 	Chosen    bool     `json:"chosen"`
 	Runs      int      `json:"runs"`
 	Note      string   `json:"note"` // for the lead alone
@@ -89,7 +90,7 @@ func EntryOf(w say.Words, k Kept, today book.Day, lead bool) Entry {
 		ID: k.ID, Learner: k.Learner, Lesson: k.Lesson, Task: w.Task(k.Task), Nth: k.Nth, Answer: k.Answer, Result: k.Task.Result(), Between: between(k.Task), Keys: []Key{},
 		Part: placesOf(k.Part), PartSays: w.Part(k.Part), Parts: PartsOf(w, k.Task),
 		Right: k.Right(), Slips: []string{}, Stage: string(stage), StageName: w.Stage(stage), Manner: string(k.Manner), InManner: say.InManner(k.Manner), Manners: MannersOf(stage),
-		Help: string(k.Help), HelpSays: say.Help(k.Help), Way: string(k.Way), WayName: say.Way(k.Way), Came: string(k.Came), CameSays: say.Came(k.Came), Chosen: k.Chosen, Runs: k.Runs, HasNote: k.Note != "",
+		Help: string(k.Help), HelpSays: say.Help(k.Help), Way: string(k.Way), WayName: say.Way(k.Way), Came: string(k.Came), CameSays: say.Came(k.Came), Slate: k.Whole, Chosen: k.Chosen, Runs: k.Runs, HasNote: k.Note != "",
 		Day: k.Day.String(), DaySays: say.ShortDay(k.Day, today), By: k.By, At: k.At.Format("15:04"), Withdrawn: k.Withdrawn, Replaces: k.Replaces, Current: k.Current,
 	}
 	if lead {
@@ -264,7 +265,7 @@ func HelpsOf() []Named {
 	return out
 }
 
-// WaysOf lists the ways of working out, the unsaid one first.
+// WaysOf lists the ways of working out and of seeing, the unsaid one first.
 func WaysOf() []Named {
 	out := []Named{{"", say.Way("")}}
 	for _, w := range book.Ways() {
@@ -290,7 +291,7 @@ func MannersOf(id choose.StageID) []Named {
 // whole lesson. What is said of the slips that wrong answers would show is noted.
 func WorkedOf(class setting.Class, l lesson.Lesson, nth int, children []Learner, rows []lesson.Row, entries map[string]Entry, says map[string]SlipSays) Worked {
 	t, w := l.Items[nth].Task, class.Words()
-	out := Worked{Text: w.Task(t), Numbers: []int{}, Answer: int(t.Right()[0]), Result: t.Result(), Between: between(t), Rows: []Row{}, Estimates: []Estimate{}, Counts: []TimedCount{}, Saw: []Saw{}}
+	out := Worked{Text: w.Task(t), Numbers: []int{}, Answer: int(lesson.First(t)), Result: t.Result(), Between: between(t), Rows: []Row{}, Estimates: []Estimate{}, Counts: []TimedCount{}, Saw: []Saw{}}
 	out.Wrong = gavesOf(class, t, says)
 	out.Manners, out.Parts = MannersOf(ladder.Credit(t, l.Items[nth].Stage)), PartsOf(w, t)
 	if p, of := problem.From(t); of {
@@ -341,6 +342,7 @@ type LessonBrief struct {
 	Children []string `json:"children"` // names
 	Tasks    []string `json:"tasks"`
 	Stage    string   `json:"stage"` // the name of that of its first task
+	Whole    bool     `json:"whole"` // it was for the whole class
 }
 
 // LessonDay is the lessons of a day.
@@ -372,11 +374,15 @@ func LessonDayOf(day, today book.Day, days []book.Day, list []LessonBrief) Lesso
 
 // LessonBriefOf makes a lesson that has ended.
 func LessonBriefOf(w say.Words, id string, l lesson.Lesson, children []lesson.Child, at time.Time) LessonBrief {
-	out := LessonBrief{ID: id, At: at.Format("15:04"), Children: []string{}, Tasks: []string{}, Stage: w.Stage(ladder.Credit(l.Items[0].Task, l.Items[0].Stage))}
+	out := LessonBrief{ID: id, At: at.Format("15:04"), Children: []string{}, Tasks: []string{}, Whole: l.Whole, Stage: stageName(w, l.Items[0].Task, l.Items[0].Stage)}
 	for _, c := range children {
 		out.Children = append(out.Children, c.Name)
 	}
 	for _, item := range l.Items {
+		if l.Whole {
+			out.Tasks = append(out.Tasks, w.TaskShort(item.Task))
+			continue
+		}
 		out.Tasks = append(out.Tasks, w.Task(item.Task))
 	}
 	return out

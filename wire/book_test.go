@@ -110,7 +110,7 @@ func classOf(rng *rand.Rand, n int) []group.Child {
 				for _, m := range stage.Manners {
 					if rng.IntN(3) == 0 {
 						state := []ladder.State{ladder.Shown, ladder.UnderWay, ladder.Secure, ladder.Wobbling}[rng.IntN(4)]
-						s[ladder.Key{Stage: stage.ID, Manner: m}] = ladder.Standing{State: state, Beads: ladder.Beads(rng.IntN(57)), Tried: 4, Right: 3, Alone: 3, Days: 2, Last: today - book.Day(rng.IntN(60)), Used: today - book.Day(rng.IntN(60)), Since: today - 60, Explained: rng.IntN(9) == 0}
+						s[ladder.Key{Stage: stage.ID, Manner: m}] = ladder.Standing{State: state, Beads: ladder.Beads(rng.IntN(57)), Tried: 4, Right: 3, Alone: 3, Days: 2, Last: today - book.Day(rng.IntN(60)), Near: today - book.Day(rng.IntN(60)), Used: today - book.Day(rng.IntN(60)), Since: today - 60, Explained: rng.IntN(9) == 0}
 					}
 				}
 			}

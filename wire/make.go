@@ -5,6 +5,7 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
+	"strconv"
 	"time"
 
 	"vineswap/core/book"
@@ -14,6 +15,7 @@ import (
 	"vineswap/core/lesson"
 	"vineswap/core/material"
 	"vineswap/core/number"
+	"vineswap/core/opener"
 	"vineswap/core/paper"
 	"vineswap/core/piece"
 	"vineswap/core/place"
@@ -50,7 +52,7 @@ func SettingsOf(c setting.Class, revision int) Settings {
 	return Settings{
 		Revision: revision, Swap: string(c.Swap), Places: string(c.Places), And: c.And, Material: string(c.Material),
 		Digits: string(c.Digits), Teens: string(c.Teens), Comma: string(c.Comma), When: string(c.When), Carried: string(c.Carried), Crossing: string(c.Crossing), Order: string(c.Order), Zeros: string(c.Zeros), Filled: string(c.Filled), Range: string(c.Range),
-		Bank: string(c.Bank), Adult: string(c.Adult), Signs: string(c.Signs),
+		Bank: string(c.Bank), Adult: string(c.Adult), Signs: string(c.Signs), Rack: string(c.Rack),
 		Colours: coloursOf(c.Colours), Habits: habitsOf(c.Habits),
 	}
 }
@@ -73,7 +75,7 @@ func ClassOf(s Settings) setting.Class {
 		Habits: habits,
 		Swap:   say.SwapWord(s.Swap), Places: say.PlaceWord(s.Places), And: s.And, Material: material.Kind(s.Material), Digits: say.DigitWord(s.Digits),
 		Teens: say.TeenWord(s.Teens), Comma: say.Separator(s.Comma), When: trace.When(s.When), Carried: paper.Carried(s.Carried), Crossing: paper.Crossing(s.Crossing), Order: trace.Order(s.Order), Zeros: trace.Zeros(s.Zeros), Filled: trace.Filled(cmp.Or(s.Filled, string(trace.ByRows))), Range: choose.Range(s.Range),
-		Bank: say.BankWord(s.Bank), Adult: say.AdultWord(s.Adult), Signs: say.SignWord(cmp.Or(s.Signs, string(say.InSigns))),
+		Bank: say.BankWord(s.Bank), Adult: say.AdultWord(s.Adult), Signs: say.SignWord(cmp.Or(s.Signs, string(say.InSigns))), Rack: say.RackSide(cmp.Or(s.Rack, string(say.ToLeft))),
 		Colours: setOf(s.Colours),
 	}
 }
@@ -86,6 +88,9 @@ func coloursOf(s hue.Set) Colours {
 	for _, c := range s.Stair {
 		out.Stair = append(out.Stair, string(c))
 	}
+	for _, c := range s.Rack {
+		out.Rack = append(out.Rack, string(c))
+	}
 	return out
 }
 
@@ -96,6 +101,9 @@ func setOf(c Colours) hue.Set {
 	}
 	for i := range min(len(c.Stair), hue.Stairs) {
 		out.Stair[i] = hue.Colour(c.Stair[i])
+	}
+	for i := range min(len(c.Rack), hue.Racks) {
+		out.Rack[i] = hue.Colour(c.Rack[i])
 	}
 	return out
 }
@@ -113,6 +121,9 @@ func PaletteOf(w say.Words, s hue.Set) Palette {
 	}
 	for i, c := range s.Stair {
 		out.Stair = append(out.Stair, shade(fmt.Sprint("stair-", i+1), fmt.Sprint("bar of ", i+1), c))
+	}
+	for i, c := range s.Rack {
+		out.Rack = append(out.Rack, shade(fmt.Sprint("rack-", i+1), say.RackBeads(i), c))
 	}
 	return out
 }
@@ -217,14 +228,23 @@ func TaskOf(class setting.Class, t task.Task, chosen choose.StageID) (Sum, error
 	record, err := json.Marshal(t)
 	w := class.Words()
 	out := Sum{
-		Kind: string(t.Kind), Numbers: []int{}, Task: record, Text: t.String(), Said: w.Task(t), Sheet: Sheet{Marks: []Ink{}}, Answer: int(t.Right()[0]), Words: t.Result(),
+		Kind: string(t.Kind), Numbers: []int{}, Task: record, Text: t.String(), Said: w.Task(t), Sheet: Sheet{Marks: []Ink{}}, Answer: int(lesson.First(t)), Words: t.Result(),
 		Stage: StageOf(w, ladder.Credit(t, chosen)), Columns: []Column{}, Pieces: []Pieces{},
 	}
+	out.Stage.Name = stageName(w, t, chosen)
 	if a, of := number.From(t); of {
 		one, wrong := oneOf(class, a)
 		out.One, err = &one, errors.Join(err, wrong)
 	}
 	return out, err
+}
+
+// stageName names the stage that a task counts for. A card and a planted slip count for none.
+func stageName(w say.Words, t task.Task, chosen choose.StageID) string {
+	if t.Kind == opener.OfCards || t.Kind == opener.OfSpots {
+		return "an opener"
+	}
+	return w.Stage(ladder.Credit(t, chosen))
 }
 
 // LinkOf makes the short form of a lesson for the ribbon and Today.
@@ -241,7 +261,7 @@ func LinkOf(class setting.Class, id string, l lesson.Lesson, v lesson.View, chil
 		Nth: l.Nth, Tasks: len(l.Items), Ribbon: []Mark{}, Mark: now.Mark, Next: now.Next, Said: now.Said, Since: since,
 	}
 	switch m := l.Current().Manner; {
-	case sum.One != nil:
+	case sum.One != nil, l.Current().Task.Kind == opener.OfCards, l.Current().Task.Kind == opener.OfSpots:
 	case m != "" && !m.WithMaterial():
 		link.With = say.InManner(m)
 	case !sum.LaidOut:
@@ -252,10 +272,23 @@ func LinkOf(class setting.Class, id string, l lesson.Lesson, v lesson.View, chil
 	for _, m := range marks {
 		link.Ribbon = append(link.Ribbon, Mark(m))
 	}
+	if link.Whole = l.Whole; l.Whole {
+		link.Ribbon, link.Mark = tasksOf(w, l), l.Nth
+		return link, nil
+	}
 	for _, c := range children {
 		link.Children = append(link.Children, c.Name)
 	}
 	return link, nil
+}
+
+// tasksOf are the tasks of a lesson for the whole class, as the nodes of its stem.
+func tasksOf(w say.Words, l lesson.Lesson) []Mark {
+	marks := []Mark{}
+	for nth, item := range l.Items {
+		marks = append(marks, Mark{Name: w.TaskShort(item.Task), At: strconv.Itoa(nth)})
+	}
+	return marks
 }
 
 // LessonOf makes the whole view of a lesson.
@@ -300,6 +333,20 @@ func LessonOf(class setting.Class, link LessonLink, revision int, v lesson.View,
 			}
 		}
 		out.Steps = append(out.Steps, step)
+	}
+	return out
+}
+
+// RoundOf adds what a lesson for the whole class is besides.
+func RoundOf(class setting.Class, l lesson.Lesson, out Lesson) Lesson {
+	out.Round = roundOf(l)
+	t := l.Current().Task
+	if c, of := opener.CardFrom(t); of {
+		out.Card = c.Text
+	}
+	if s, of := opener.SpotFrom(t); of {
+		made := spotOf(class, s)
+		out.Spot = &made
 	}
 	return out
 }
@@ -427,6 +474,7 @@ func ChoicesOf(now setting.Class) Choices {
 		matter(now, "teens", say.TeenWords(), func(c *setting.Class, side say.TeenWord) { c.Teens = side }, number(17)),
 		matter(now, "comma", say.Separators(), func(c *setting.Class, side say.Separator) { c.Comma = side }, number(3_825)),
 		matter(now, "signs", say.SignWords(), func(c *setting.Class, side say.SignWord) { c.Signs = side }, func(c setting.Class) string { return c.Words().SignExample() }),
+		matter(now, "rack", say.RackSides(), func(c *setting.Class, side say.RackSide) { c.Rack = side }, func(c setting.Class) string { return say.RackExample(c.Rack) }),
 		matter(now, "range", choose.Ranges(), func(c *setting.Class, side choose.Range) { c.Range = side }, func(c setting.Class) string { return c.Words().RangeExample(c.Range) }),
 		matter(now, "material", material.Kinds(), func(c *setting.Class, side material.Kind) { c.Material = side }, func(c setting.Class) string { return say.PieceNames(c.Material) }),
 	}}

@@ -161,7 +161,7 @@ func TestEverySideCanBeSet(t *testing.T) {
 			}
 		}
 	}
-	if sides != len(say.SwapWords())+len(say.PlaceWords())+11*2+3*3+5 {
+	if sides != len(say.SwapWords())+len(say.PlaceWords())+12*2+3*3+5 {
 		t.Errorf("%d sides", sides)
 	}
 }

@@ -13,6 +13,7 @@ import (
 	"vineswap/core/number"
 	"vineswap/core/piece"
 	"vineswap/core/place"
+	"vineswap/core/rack"
 	"vineswap/core/rename"
 	"vineswap/core/say"
 	"vineswap/core/setting"
@@ -73,6 +74,10 @@ func oneOf(class setting.Class, a number.Asked) (One, error) {
 		made := crowdOf(c)
 		out.Crowd = &made
 	}
+	if r, on := a.Rack(); on {
+		made := rackOf(r, class.Rack)
+		out.Rack = &made
+	}
 	for _, wrong := range a.Wrong() {
 		answer, says := a.Write(wrong.Answer), say.Slip(wrong.Slip)
 		i := slices.IndexFunc(out.Slips, func(s SlipSay) bool { return s.Says == says })
@@ -83,6 +88,19 @@ func oneOf(class setting.Class, a number.Asked) (One, error) {
 		}
 	}
 	return out, nil
+}
+
+// rackOf makes a rack with the ways of seeing what is pushed over.
+func rackOf(r rack.Rack, side say.RackSide) RackSays {
+	out := RackSays{Size: int(r.Size), Right: side == say.ToRight, Rows: r.Rows(), Pushes: say.Pushes(r.Pushes()), Fewest: r.Pushes(), Ways: []RackWay{}}
+	for _, s := range r.Seen() {
+		way := RackWay{string(s.Way), say.Seeing(s.Way), say.Looks(len(s.Looks)), []RackLook{}}
+		for _, l := range s.Looks {
+			way.Looks = append(way.Looks, RackLook(l))
+		}
+		out.Ways = append(out.Ways, way)
+	}
+	return out
 }
 
 // TraySaysOf says whether what lies on a tray is as a number asks. The error tells of a

@@ -174,7 +174,7 @@ func GoesWrongOf(class setting.Class, suspects []lesson.Suspect, today book.Day)
 			if err != nil {
 				continue
 			}
-			g.Tasks = append(g.Tasks, NewTask{record, string(item.Stage), string(item.Manner)})
+			g.Tasks = append(g.Tasks, NewTask{Task: record, Stage: string(item.Stage), Manner: string(item.Manner)})
 			if i == 0 {
 				would, _ := item.Task.Slipped(s.Slip)
 				g.Shown, g.Would, g.Lesson = w.Task(item.Task), item.Task.Write(would), w.Stage(item.Stage)+", "+say.InManner(item.Manner)
@@ -201,12 +201,12 @@ func askOneOf(w say.Words, s lesson.Suspect) *AskOne {
 	if err != nil {
 		return nil
 	}
-	ask := &AskOne{Task: NewTask{record, string(ladder.Credit(s.Ask.Task, s.Stage)), ""}, Says: w.Task(s.Ask.Task), Gives: []WouldGive{}, Set: []NewTask{}}
+	ask := &AskOne{Task: NewTask{Task: record, Stage: string(ladder.Credit(s.Ask.Task, s.Stage))}, Says: w.Task(s.Ask.Task), Gives: []WouldGive{}, Set: []NewTask{}}
 	if len(s.Settles) > 1 {
 		var names []string
 		for _, t := range s.Settles {
 			if record, err := json.Marshal(t); err == nil {
-				ask.Set, names = append(ask.Set, NewTask{record, string(ladder.Credit(t, s.Stage)), ""}), append(names, w.Task(t))
+				ask.Set, names = append(ask.Set, NewTask{Task: record, Stage: string(ladder.Credit(t, s.Stage))}), append(names, w.Task(t))
 			}
 		}
 		ask.Named = say.Listed(names)

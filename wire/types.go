@@ -82,6 +82,7 @@ type Settings struct {
 	Zeros    string  `json:"zeros" validate:"required"`
 	Filled   string  `json:"filled,omitempty"` // an older screen does not send it
 	Signs    string  `json:"signs,omitempty"`  // nor this
+	Rack     string  `json:"rack,omitempty"`   // nor this
 	Bank     string  `json:"bank" validate:"required"`
 	Adult    string  `json:"adult" validate:"required"`
 	Range    string  `json:"range" validate:"required"` // how far the numbers go
@@ -92,14 +93,16 @@ type Settings struct {
 
 // Colours are those of the class's own set, each as "#rrggbb".
 type Colours struct {
-	Places []string `json:"places" validate:"len=4"` // ones first
-	Stair  []string `json:"stair" validate:"len=9"`  // the bar of one first
+	Places []string `json:"places" validate:"len=4"`                   // ones first
+	Stair  []string `json:"stair" validate:"len=9"`                    // the bar of one first
+	Rack   []string `json:"rack,omitempty" validate:"omitempty,len=2"` // of the beads of a rack; an older screen does not send them
 }
 
 // Palette is the colours of a class with what is made of them for the screen.
 type Palette struct {
 	Places []Shade `json:"places"` // ones first
 	Stair  []Shade `json:"stair"`
+	Rack   []Shade `json:"rack"`  // of the beads of a rack
 	Ours   Colours `json:"ours"`  // those that a class begins with
 	Alike  string  `json:"alike"` // what is to be said where two are hard to tell apart
 }
@@ -421,6 +424,7 @@ type NewLesson struct {
 	ID       string    `json:"id" validate:"required,uuid"`
 	Tasks    []NewTask `json:"tasks" validate:"required,min=1"`
 	Children []string  `json:"children"`
+	Whole    bool      `json:"whole,omitempty"` // for the whole class: all who are here come
 }
 
 // NewTask is a task with the stage for which it was chosen; empty where it was
@@ -429,6 +433,7 @@ type NewTask struct {
 	Task   json.RawMessage `json:"task" validate:"required"`
 	Stage  string          `json:"stage"`
 	Manner string          `json:"manner,omitempty"` // in which it is to be worked; empty for as the material says
+	Flash  *Flash          `json:"flash,omitempty"`  // for how long a whole class sees it; left out where it stays
 }
 
 // LessonChange changes a lesson from the revision that was read; what is left
@@ -443,6 +448,9 @@ type LessonChange struct {
 	Nth      *int       `json:"nth,omitempty"`                    // which task is taken in hand
 	More     bool       `json:"more,omitempty"`                   // one more task like the one in hand is taken in hand
 	Saw      []Sighting `json:"saw,omitempty" validate:"max=500"` // how steps of the task in hand were done on the mat
+	Whole    bool       `json:"whole,omitempty"`                  // it is for the whole class from now on: all who are here come
+	Pace     string     `json:"pace,omitempty"`                   // what the whole class does
+	Shown    *int       `json:"shown,omitempty"`                  // how often the flash was shown
 }
 
 // Sighting is how a step was done on the mat: shown at once ("led"), asked first
@@ -475,6 +483,7 @@ type LessonLink struct {
 	Said     string   `json:"said"` // what was said last
 	Since    string   `json:"since"`
 	NotDone  string   `json:"notDone"` // of a lesson of an earlier day, that it is still to be done
+	Whole    bool     `json:"whole"`   // for the whole class
 }
 
 // Mark is one step of the ribbon.
@@ -498,9 +507,12 @@ type Lesson struct {
 	Reach    string     `json:"reach"` // that pieces are only to be in reach; empty where they are worked with
 	Then     []string   `json:"then"`  // the tasks that come after the one in hand, and how they are worked
 	Finish   string     `json:"finish"`
-	WriteUp  string     `json:"writeUp"` // what leads to the record at any step
-	Top      string     `json:"top"`     // the highest place that the work reaches
-	Scene    string     `json:"scene"`   // how the mat is drawn; empty for a task that has no mat
+	WriteUp  string     `json:"writeUp"`         // what leads to the record at any step
+	Top      string     `json:"top"`             // the highest place that the work reaches
+	Scene    string     `json:"scene"`           // how the mat is drawn; empty for a task that has no mat
+	Round    *RoundNow  `json:"round,omitempty"` // of a lesson for the whole class
+	Card     string     `json:"card"`            // the guide's own words; empty for another task
+	Spot     *SpotSlip  `json:"spot,omitempty"`  // worked examples, one of which may have a slip
 }
 
 // Step is one step of the trace with the state after it.
@@ -618,6 +630,7 @@ type One struct {
 	Pairs        bool        `json:"pairs"` // frames are filled by pairs
 	Frames       int         `json:"frames"`
 	Crowd        *Crowd      `json:"crowd,omitempty"`
+	Rack         *RackSays   `json:"rack,omitempty"`
 	Choices      []Picture   `json:"choices"` // pictures to pick from, or to match
 	InRing       []string    `json:"inRing"`  // of a crowd: what is said of a ring that a child closes, by how many are in it
 	Boxes        *BoxesSay   `json:"boxes,omitempty"`
@@ -625,6 +638,32 @@ type One struct {
 	Piles        []Written   `json:"piles"` // what lies of each place, the highest first: as usual, or renamed
 	Rows         []NumberRow `json:"rows"`  // where there are several numbers: each of them
 	Keys         []Key       `json:"keys"`  // what it is answered with besides figures
+}
+
+// RackSays is the bead rack on which a number stands.
+type RackSays struct {
+	Size   int       `json:"size"`
+	Right  bool      `json:"right"`  // beads are pushed to the right
+	Rows   []int     `json:"rows"`   // beads that are pushed over in each
+	Pushes string    `json:"pushes"` // the fewest that show it
+	Fewest int       `json:"fewest"` // as a number
+	Ways   []RackWay `json:"ways"`   // of seeing it, the easiest first
+}
+
+// RackWay is a way of seeing a number on a rack.
+type RackWay struct {
+	ID    string     `json:"id"`
+	Name  string     `json:"name"`
+	Says  string     `json:"says"`  // how many looks it takes
+	Looks []RackLook `json:"looks"` // what is taken in at each
+}
+
+// RackLook is what is taken in at one look.
+type RackLook struct {
+	Row  int `json:"row"` // from the top, from 0
+	Rows int `json:"rows"`
+	From int `json:"from"` // the first bead of each row, from the side to which they are pushed
+	To   int `json:"to"`   // the one after the last
 }
 
 // NumberRow is one of several numbers.

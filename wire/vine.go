@@ -334,7 +334,7 @@ func MeetingOf(class setting.Class, m group.Meeting, items []lesson.Item, minute
 		if err != nil {
 			continue // a task of a kind that nobody knows any more
 		}
-		made.Tasks = append(made.Tasks, NewTask{kept, string(item.Stage), string(item.Manner)})
+		made.Tasks = append(made.Tasks, NewTask{Task: kept, Stage: string(item.Stage), Manner: string(item.Manner)})
 		shown := Begun{Task: w.Task(item.Task), Numbers: []int{}, Built: []int{}, Manner: string(item.Manner), Says: say.InManner(item.Manner)}
 		if p, of := problem.From(item.Task); of {
 			shown.Numbers, shown.Sign, shown.Built = ints(p.Written()), problem.Sign(p.Kind), ints(p.Built())
@@ -385,5 +385,5 @@ func WeekOf(rows []group.WeekRow, today book.Day) Week {
 
 // UnwrittenOf makes a lesson that waits to be written up.
 func UnwrittenOf(w say.Words, id string, l lesson.Lesson, names []string, day, today book.Day) Unwritten {
-	return Unwritten{Lesson: id, Day: say.ShortDay(day, today), Names: strings.Join(names, ", "), What: w.Task(l.Items[0].Task) + ", " + w.Stage(ladder.Credit(l.Items[0].Task, l.Items[0].Stage))}
+	return Unwritten{Lesson: id, Day: say.ShortDay(day, today), Names: strings.Join(names, ", "), What: w.Task(l.Items[0].Task) + ", " + stageName(w, l.Items[0].Task, l.Items[0].Stage)}
 }

@@ -60,8 +60,31 @@ const (
 	OnFingers  Way = "on-fingers"
 )
 
-// Ways returns all ways of working out.
-func Ways() []Way { return []Way{Known, Doubles, MadeTen, CountedOn, CountedUp, CountedAll, OnFingers} }
+// The ways of seeing a number that is shown, besides doubles.
+const (
+	AtOnce       Way = "at-once"
+	FiveAndSome  Way = "five-and-some"
+	TensThenOnes Way = "tens-then-ones"
+	FromFifty    Way = "from-fifty"
+	FromHundred  Way = "from-hundred"
+	OneByOne     Way = "one-by-one"
+	FromTen      Way = "from-ten" // counted by ones from ten
+)
+
+// WorkingOut returns the ways of working out a fact.
+func WorkingOut() []Way {
+	return []Way{Known, Doubles, MadeTen, CountedOn, CountedUp, CountedAll, OnFingers}
+}
+
+// Seeing returns the ways of seeing a number that is shown.
+func Seeing() []Way {
+	return []Way{AtOnce, FiveAndSome, TensThenOnes, FromFifty, FromHundred, Doubles, OneByOne, FromTen}
+}
+
+// Ways returns all of them, each once.
+func Ways() []Way {
+	return slices.Concat(WorkingOut(), slices.DeleteFunc(Seeing(), func(w Way) bool { return w == Doubles }))
+}
 
 // Came is how an answer came into the book.
 type Came string
@@ -97,6 +120,8 @@ type Observation struct {
 	// Part is the places that the child worked itself, where others worked the other
 	// ones; none for the whole.
 	Part place.Set
+	// Whole tells that it stood on a slate, among those of the whole class.
+	Whole bool
 }
 
 // Right tells whether the answer is the right one; of a part whether it is right in the

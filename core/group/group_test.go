@@ -36,7 +36,7 @@ func stand(t *testing.T, text string) ladder.Child {
 		if n, _ := fmt.Sscan(part, &stage, &state, &ago, &runs); n < 3 {
 			continue
 		}
-		s[ladder.Key{Stage: choose.StageID("joining/" + stage), Manner: book.Pieces}] = ladder.Standing{State: ladder.State(state), Last: today - book.Day(ago), Used: today - book.Day(ago), Since: today - book.Day(ago), Chosen: runs, ChosenOn: today - book.Day(ago)}
+		s[ladder.Key{Stage: choose.StageID("joining/" + stage), Manner: book.Pieces}] = ladder.Standing{State: ladder.State(state), Last: today - book.Day(ago), Near: today - book.Day(ago), Used: today - book.Day(ago), Since: today - book.Day(ago), Chosen: runs, ChosenOn: today - book.Day(ago)}
 	}
 	met := map[choose.StageID]bool{number.TensAndOnes: true, number.FullTen: true, choose.WithinTen: true, choose.OverTen: true, choose.TakeWithinTen: true, choose.BackOverTen: true}
 	return ladder.Child{Standings: s, Class: school, Met: met}

@@ -25,7 +25,7 @@ func madeUp(rng *rand.Rand, size int) ([]group.Child, []group.Pair) {
 						continue
 					}
 					ago := book.Day(rng.IntN(60))
-					st := ladder.Standing{State: states[rng.IntN(len(states))], Last: today - ago, Used: today - ago, Since: today - ago, Alone: 4, Right: 4, Tried: 5, Days: 2, InRow: rng.IntN(5)}
+					st := ladder.Standing{State: states[rng.IntN(len(states))], Last: today - ago, Near: today - ago, Used: today - ago, Since: today - ago, Alone: 4, Right: 4, Tried: 5, Days: 2, InRow: rng.IntN(5)}
 					if ago == 0 && rng.IntN(3) == 0 {
 						st.Chosen, st.ChosenOn = 2, today
 					}

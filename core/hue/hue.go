@@ -127,12 +127,14 @@ func ShadeOf(fill Colour) Shade {
 const (
 	Places = 4
 	Stairs = 9
+	Racks  = 2
 )
 
 // Set is the colours of a class's set.
 type Set struct {
 	Places [Places]Colour `json:"places"` // ones first
 	Stair  [Stairs]Colour `json:"stair"`  // the bar of one first
+	Rack   [Racks]Colour  `json:"rack"`   // of the beads of a two-colour rack, the first five of the first row first
 }
 
 // Ours is the set of colours that a class begins with.
@@ -140,6 +142,7 @@ func Ours() Set {
 	return Set{
 		[Places]Colour{"#e9a81f", "#2b8a8f", "#8a4a78", "#bf5530"},
 		[Stairs]Colour{"#5f8b3c", "#d08a1e", "#7a4a94", "#bf4f3a", "#2f8f9d", "#97794d", "#c2699b", "#4a6fb0", "#8a8f3c"},
+		[Racks]Colour{"#6a2f57", "#fffdf6"},
 	}
 }
 
@@ -163,6 +166,9 @@ func (s Set) Checked() (Set, error) {
 	}
 	for i := range s.Stair {
 		check(&s.Stair[i], usual.Stair[i])
+	}
+	for i := range s.Rack {
+		check(&s.Rack[i], usual.Rack[i])
 	}
 	return s, errors.Join(errs...)
 }

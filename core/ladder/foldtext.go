@@ -16,7 +16,7 @@ import (
 // with every class: whole numbers as varints, lists with their number before them, a
 // text with its length before it where it comes first and as a number where it comes
 // again, days counted from the last one. Whatever else is written is judged anew.
-const foldForm = 3
+const foldForm = 4
 
 // roughly is how many bytes a fold of some years has.
 const (
@@ -77,8 +77,8 @@ func (l *lobe) numbers() [11]*int {
 	return [...]*int{(*int)(&l.Beads), &l.Tried, &l.Right, &l.Alone, &l.Days, (*int)(&l.Borrowed), &l.Checks, &l.Failed, &l.Chosen, &l.Aside, &l.InRow}
 }
 
-func (l *lobe) daysOf() [8]*book.Day {
-	return [...]*book.Day{&l.Since, &l.Last, &l.AloneOn, &l.JudgedOn, &l.Used, &l.Due, &l.ChosenOn, &l.day}
+func (l *lobe) daysOf() [9]*book.Day {
+	return [...]*book.Day{&l.Since, &l.Last, &l.Near, &l.AloneOn, &l.JudgedOn, &l.Used, &l.Due, &l.ChosenOn, &l.day}
 }
 
 func (l *lobe) write(w *writer) {

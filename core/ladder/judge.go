@@ -16,7 +16,7 @@ import (
 // RuleVersion is the version of the rule by which standings are judged. It is
 // raised with every change of the rule, of the slips and of how a fold is written, so
 // that all that is kept is judged anew.
-const RuleVersion = 5
+const RuleVersion = 6
 
 // State is how a child stands at a stage.
 type State string
@@ -212,6 +212,7 @@ type Standing struct {
 	Beads Beads
 	Since book.Day // on which it became what it is
 	Last  book.Day // on which anything was recorded of it last
+	Near  book.Day // and on which an adult was with the child, and not with the whole class
 
 	Tried    int          // own answers that count, since the record began or was begun anew
 	Right    int          // of these, the right ones
@@ -265,7 +266,7 @@ func (l *lobe) anew() {
 
 func (l *lobe) overrule(o Overrule) {
 	explained := l.Explained
-	l.Standing = Standing{State: o.State, Since: o.Day, Last: max(l.Last, o.Day), Used: o.Day, Judged: o.State, JudgedOn: o.Day, Explained: explained}
+	l.Standing = Standing{State: o.State, Since: o.Day, Last: max(l.Last, o.Day), Near: max(l.Near, o.Day), Used: o.Day, Judged: o.State, JudgedOn: o.Day, Explained: explained}
 	l.anew()
 	switch o.State {
 	case Secure:
@@ -288,7 +289,9 @@ func (l *lobe) turn(day book.Day) {
 
 // see takes an own answer in, and tells whether it counts.
 func (l *lobe) see(o answer) (counts bool) {
-	l.Last = max(l.Last, o.Day)
+	if l.Last = max(l.Last, o.Day); !o.Whole {
+		l.Near = max(l.Near, o.Day)
+	}
 	if o.Chosen {
 		l.Chosen, l.ChosenOn = o.Runs, o.Day
 	}

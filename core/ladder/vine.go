@@ -335,16 +335,16 @@ func (k Key) Compare(other Key) int {
 	return cmp.Or(cmp.Compare(k.Stage, other.Stage), cmp.Compare(slices.Index(book.Manners(), k.Manner), slices.Index(book.Manners(), other.Manner)))
 }
 
-// LastSeen returns the last day on which anything was seen of the child; false
-// for nothing yet.
+// LastSeen returns the last day on which an adult was with the child at its work; false for
+// none yet. A slate among those of the whole class is not that.
 func (c Child) LastSeen() (last book.Day, seen bool) {
 	if c.seen != nil {
-		return c.seen.last, len(c.Standings) > 0
+		return c.seen.last, c.seen.last != 0
 	}
 	for _, s := range c.Standings {
-		last = max(last, s.Last)
+		last = max(last, s.Near)
 	}
-	return last, len(c.Standings) > 0
+	return last, last != 0
 }
 
 // TwoDigits tells whether a task is work with two digits or more.

@@ -23,7 +23,8 @@ func (l Lesson) Key(nth int) ladder.Key {
 	return ladder.Key{Stage: ladder.Credit(l.Items[nth].Task, l.Items[nth].Stage), Manner: l.manner(nth)}
 }
 
-// each tells whether every child works a task whole, on its own: one of the two by which
+// each tells whether every child works a task whole, on its own: where it is for the whole
+// class, and at one of the two by which
 // material is left, which stand one after the other, the first planned with pieces and the
 // second without.
 func (l Lesson) each(nth int) bool {
@@ -34,7 +35,7 @@ func (l Lesson) each(nth int) bool {
 		with, without := l.Items[first], l.Items[first+1]
 		return with.Stage == without.Stage && with.Manner.WithMaterial() && without.Manner != "" && !without.Manner.WithMaterial()
 	}
-	return pair(nth) || pair(nth-1)
+	return l.Whole || pair(nth) || pair(nth-1)
 }
 
 // parts are the places of a task that are different children's; none where it is not worked
@@ -195,7 +196,7 @@ func (d dealer) worth(seats []int) (w [6]int) {
 func (l Lesson) turn(t trace.Trace, s trace.Step, taken int, turns []int) int {
 	children := len(l.Children)
 	switch {
-	case children == 0:
+	case children == 0 || l.Whole:
 		return -1
 	case t.Scene != trace.Problem:
 		return (l.Nth + taken) % children

@@ -13,6 +13,7 @@ import (
 	"vineswap/core/ladder"
 	"vineswap/core/material"
 	"vineswap/core/number"
+	"vineswap/core/opener"
 	"vineswap/core/place"
 	"vineswap/core/problem"
 	"vineswap/core/say"
@@ -49,6 +50,7 @@ type Item struct {
 	Manner book.Manner           // in which it is to be worked; empty for as the material says
 	Turns  []int                 // whose each place is, by the place: the seat of the child, -1 of one who is gone; nil where it is not dealt
 	Saw    map[place.Place]Sight // how the mat saw each place worked
+	Flash  *opener.Flash         // for how long it is shown to a whole class; nil where it stays
 }
 
 // Items are problems that were chosen for a stage.
@@ -67,6 +69,8 @@ type Lesson struct {
 	Nth      int // which of them is in hand
 	Material material.Kind
 	Children []string // ids, in the order in which they take turns
+	Whole    bool     // it is for the whole class, each child with a slate
+	Round    Round    // of the task in hand, where it is for the whole class
 	Stand    Stand
 	At       trace.Position // the step that the mat shows
 }
@@ -96,12 +100,27 @@ func New(items []Item, kind material.Kind, children []string) (Lesson, error) {
 		if err := item.Task.Valid(); err != nil {
 			return Lesson{}, err
 		}
+		if item.Flash != nil {
+			if err := item.Flash.Valid(); err != nil {
+				return Lesson{}, err
+			}
+		}
 		if item.Manner != "" && !slices.Contains(book.Manners(), item.Manner) {
 			return Lesson{}, fmt.Errorf("%w: %q", book.ErrManner, item.Manner)
 		}
 	}
 	l := Lesson{Items: items, Material: kind, Stand: Gathering, At: trace.Position{Phase: trace.Before}}
 	return l.With(Change{Children: children})
+}
+
+// ForAll opens a lesson for a whole class, which looks at its first task at once.
+func ForAll(items []Item, kind material.Kind, children []string) (Lesson, error) {
+	l, err := New(items, kind, nil)
+	if err != nil {
+		return l, err
+	}
+	whole, stand := true, OnTheMat
+	return l.With(Change{Whole: &whole, Children: children, Stand: &stand})
 }
 
 // Change is what can change in a lesson; what is nil stays.
@@ -114,6 +133,9 @@ type Change struct {
 	Nth      *int         // which of the tasks is taken in hand, from its beginning
 	Add      *Item        // one more task, taken in hand
 	Saw      []Sighting   // how steps of the task in hand were done
+	Whole    *bool        // it is for the whole class, or no more
+	Pace     *Pace        // what the class does
+	Shown    *int         // how often the flash was shown
 }
 
 // With returns the lesson with a change made. Nothing is changed when an error
@@ -123,8 +145,14 @@ func (l Lesson) With(c Change) (Lesson, error) {
 		return l, ErrEnded
 	}
 	next := l
+	if c.Whole != nil && *c.Whole != l.Whole {
+		next.Whole, next.Round = *c.Whole, Round{}
+		if next.Whole {
+			next.Round.Pace = LookAt
+		}
+	}
 	if c.Children != nil {
-		if err := seated(c.Children); err != nil {
+		if err := seated(c.Children, next.Whole); err != nil {
 			return l, err
 		}
 		next.reseated(c.Children)
@@ -141,6 +169,16 @@ func (l Lesson) With(c Change) (Lesson, error) {
 		next.Stand = *c.Stand
 	}
 	if err := next.turnTo(c); err != nil {
+		return l, err
+	}
+	if c.Pace == nil && c.Shown == nil {
+		return next, nil
+	}
+	if !next.Whole {
+		return l, ErrSlates
+	}
+	var err error
+	if next.Round, err = next.Round.change(c, next.Current().Flash); err != nil {
 		return l, err
 	}
 	return next, nil
@@ -187,6 +225,9 @@ func (l *Lesson) turnTo(c Change) error {
 			return fmt.Errorf("%w: %d", ErrTask, *c.Nth)
 		}
 		l.Nth, l.At, l.Stand = *c.Nth, trace.Position{Phase: trace.Before}, OnTheMat
+		if l.Whole {
+			l.Round = Round{Pace: LookAt}
+		}
 	}
 	if c.At == nil {
 		return nil
@@ -379,8 +420,16 @@ func (l Lesson) Counted(p place.Place) bool {
 
 // Off is how far an estimate lies from what is right at a task of the lesson.
 func (l Lesson) Off(nth int, estimate place.Number) int {
-	right := l.Items[nth].Task.Right()[0]
+	right := First(l.Items[nth].Task)
 	return int(max(estimate, right) - min(estimate, right))
+}
+
+// First is the first number of what is right at a task; 0 where nothing is.
+func First(t task.Task) place.Number {
+	if right := t.Right(); len(right) > 0 {
+		return right[0]
+	}
+	return 0
 }
 
 // BeforeCounting tells whether nothing is counted yet at a position.
@@ -388,8 +437,11 @@ func BeforeCounting(at trace.Position) bool {
 	return at.Phase == trace.Before || at.Phase == trace.LayOut || at.Phase == trace.Joining
 }
 
-func seated(children []string) error {
-	if len(children) > MostChildren {
+func seated(children []string, whole bool) error {
+	switch {
+	case whole && len(children) > MostWhole:
+		return fmt.Errorf("%w: %d chosen", ErrWhole, len(children))
+	case !whole && len(children) > MostChildren:
 		return fmt.Errorf("%w: %d chosen", ErrChildren, len(children))
 	}
 	for i, id := range children {

@@ -15,6 +15,9 @@ const storeFrom = 3
 // places are its turns, and who keeps the store.
 func (l Lesson) roles(w say.Words, t trace.Trace) []string {
 	said := make([]string, len(l.Children))
+	if l.Whole {
+		return said
+	}
 	p, of := swap.From(t)
 	for child := range said {
 		if of {

@@ -73,6 +73,12 @@ func (l Lesson) manner(nth int) book.Manner {
 	if m := l.Items[nth].Manner; m != "" {
 		return m
 	}
+	if l.Items[nth].Flash != nil {
+		return book.Drawn
+	}
+	if l.Whole {
+		return wholeManner(l.Items[nth].Task)
+	}
 	return UsualManner(l.Items[nth].Task, l.Material)
 }
 
@@ -131,6 +137,7 @@ type Held struct {
 	Nth      int // which of them is in hand
 	Stand    Stand
 	Children []string
+	Whole    bool // its rounds are kept at once, and nobody waits to be written up
 }
 
 // Worked lists the children at the tasks that were worked: those that were left for the
@@ -139,7 +146,7 @@ type Held struct {
 // be written up.
 func (h Held) Worked() []book.Spot {
 	var list []book.Spot
-	if h.Stand == Away {
+	if h.Stand == Away || h.Whole {
 		return nil
 	}
 	for nth := range h.Items {

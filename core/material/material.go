@@ -131,11 +131,11 @@ func For(t trace.Trace) Needs {
 	return n
 }
 
-// inHand tells whether the pieces of a trace are things in the hand: those of a drawing
-// and of a printed crowd are not.
+// inHand tells whether the pieces of a trace are fetched one by one: those of a drawing and of
+// a printed crowd, the beads of a rack and fingers are not.
 func inHand(t trace.Trace) bool {
 	w, of := number.Worked(t)
-	return !of || !w.Drawn && t.Scene != number.InCrowd && t.Scene != number.Pictures
+	return !of || !w.Drawn && !slices.Contains([]trace.Scene{number.InCrowd, number.Pictures, number.InRack, number.InHands}, t.Scene)
 }
 
 // forProblem is what working a problem needs.

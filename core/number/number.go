@@ -47,6 +47,11 @@ const (
 	Riddle    Shown = "riddle"    // three tens and seventeen ones: one ten is still loose
 	Renamed   Shown = "renamed"   // in unit words, with more than nine of a kind: two tens fourteen ones
 	Unswapped Shown = "unswapped" // the same with pieces
+	Rack10    Shown = "rack-10"   // pushed on the bead rack of 10
+	Rack20    Shown = "rack-20"
+	Rack100   Shown = "rack-100"
+	Fingers   Shown = "fingers" // of two hands, five and some
+	Bundles   Shown = "bundles" // sticks, ten of them bound together
 )
 
 // Answered is how a number is answered.
@@ -75,6 +80,7 @@ const (
 	Decides   Answered = "decides"    // the place that decides which of two is more
 	Order     Answered = "order"      // three to five, the smallest first
 	Join      Answered = "join"       // two added in their parts: 60 + 12 = 72
+	Push      Answered = "push"       // shown on the smallest bead rack that has so many
 )
 
 // Limits of a number that is asked.
@@ -129,6 +135,10 @@ var ways = []way{
 	{Pieces, Rename, 10, MostLaid}, {Numeral, Rename, 10, MostLaid}, {Said, Rename, 10, MostLaid},
 	{Pieces, Sign, 1, MostLaid}, {Pieces, Decides, 1, MostLaid}, {Pieces, Order, 1, MostLaid}, {Drawn, Sign, 1, MostLaid}, {Drawn, Order, 1, MostLaid}, {Cards, Sign, 10, Most}, {Cards, Order, 10, Most},
 	{Numeral, Sign, 1, Most}, {Numeral, Decides, 1, Most}, {Numeral, Order, 1, Most}, {Word, Sign, 1, Most}, {Word, Order, 1, Most}, {Said, Sign, 1, Most},
+	{Rack10, Say, 0, 10}, {Rack10, Write, 0, 10}, {Rack10, ToTen, 0, 10}, {Rack20, Say, 0, 20}, {Rack20, Write, 0, 20}, {Rack20, InUnits, 10, 20}, {Rack20, InParts, 10, 20},
+	{Rack100, Say, 0, 100}, {Rack100, Write, 0, 100}, {Rack100, HowMany, 10, 99}, {Rack100, InUnits, 10, 99}, {Rack100, InParts, 10, 99},
+	{Numeral, Push, 0, 100}, {Word, Push, 0, 100}, {Said, Push, 0, 100}, {Fingers, Say, 0, 10}, {Fingers, Write, 0, 10}, {Fingers, ToTen, 0, 10},
+	{Bundles, Say, 1, 99}, {Bundles, Write, 1, 99}, {Bundles, HowMany, 10, 99},
 	{Cards, Join, 10, MostJoined}, {Expanded, Join, 10, MostJoined}, {Units, Join, 10, MostJoined},
 }
 
@@ -705,7 +715,7 @@ const (
 // Hand is what the number is worked with.
 func (a Asked) Hand() Hand {
 	switch {
-	case slices.Contains([]Shown{Things, Sticks, Frames, Covered, Handful, Pieces, Cards, Kinds, TenOf, Unswapped}, a.Shown) || slices.Contains([]Answered{Lay, Fill, WithCards}, a.Answered):
+	case slices.Contains([]Shown{Things, Sticks, Frames, Covered, Handful, Pieces, Cards, Kinds, TenOf, Unswapped, Rack10, Rack20, Rack100, Fingers, Bundles}, a.Shown) || slices.Contains([]Answered{Lay, Fill, WithCards, Push}, a.Answered):
 		return InHand
 	case slices.Contains([]Shown{Crowd, Rows, Drawn}, a.Shown) || a.Answered == Draw || a.Answered == Pick || a.Answered == Match:
 		return OnPaper

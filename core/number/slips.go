@@ -10,7 +10,7 @@ import (
 )
 
 // counted are the ways of showing a number in which it is counted.
-var counted = []Shown{Things, Frames, Covered, Handful, Pieces, Crowd, Rows, Drawn}
+var counted = []Shown{Things, Frames, Covered, Handful, Pieces, Crowd, Rows, Drawn, Rack10, Rack20, Rack100, Fingers, Bundles}
 
 // heard are those in which it is heard or read as a word.
 var heard = []Shown{Word, Said}

@@ -71,15 +71,15 @@ var stages = []stage{
 		usual: usually([2]string{"things", "say"}, [2]string{"numeral", "lay"}), example: Asked{Number: 5, Shown: Things, Answered: Say},
 	},
 	{
-		id: FullTen, numbers: from(0, 10), shown: []Shown{Frames, Numeral, Said}, answered: []Answered{Say, Write, Fill, ToTen},
+		id: FullTen, numbers: from(0, 10), shown: []Shown{Frames, Rack10, Rack20, Rack100, Fingers, Numeral, Said}, answered: []Answered{Say, Write, Fill, ToTen, Push},
 		usual: usually([2]string{"frames", "say"}, [2]string{"frames", "to-ten"}), example: Asked{Number: 8, Shown: Frames, Answered: Say},
 	},
 	{
-		id: TenAndOnes, numbers: from(11, 19), shown: []Shown{Frames, Pieces, Handful, Crowd, Rows, Drawn, Numeral, Word, Said, Expanded, Units}, answered: []Answered{Fill, Lay, Ring, Draw, InUnits, InParts, Write, Say},
+		id: TenAndOnes, numbers: from(11, 19), shown: []Shown{Frames, Pieces, Handful, Crowd, Rows, Drawn, Rack20, Rack100, Bundles, Numeral, Word, Said, Expanded, Units}, answered: []Answered{Fill, Lay, Ring, Draw, InUnits, InParts, Write, Say, Push},
 		usual: usually([2]string{"numeral", "lay"}, [2]string{"numeral", "fill"}), example: Asked{Number: 14, Shown: Numeral, Answered: Fill},
 	},
 	{
-		id: WritingTeens, numbers: from(11, 19), shown: []Shown{Frames, Pieces, Drawn, Word, Said, Numeral, Expanded, Units}, answered: []Answered{Say, Write, Pick, Match},
+		id: WritingTeens, numbers: from(11, 19), shown: []Shown{Frames, Pieces, Drawn, Rack20, Rack100, Bundles, Word, Said, Numeral, Expanded, Units}, answered: []Answered{Say, Write, Pick, Match},
 		usual: usually([2]string{"frames", "write"}, [2]string{"frames", "say"}, [2]string{"word", "write"}), example: Asked{Number: 17, Shown: Word, Answered: Write},
 	},
 	{
@@ -87,11 +87,11 @@ var stages = []stage{
 		usual: usually([2]string{"covered", "count-on"}), example: Asked{Number: 13, Shown: Covered, Answered: CountOn},
 	},
 	{
-		id: WholeTens, numbers: listed{20, 30, 40, 50, 60, 70, 80, 90}, shown: []Shown{Pieces, Drawn, Numeral, Word, Said, Units}, answered: []Answered{Say, Write, HowMany, Lay, Draw},
+		id: WholeTens, numbers: listed{20, 30, 40, 50, 60, 70, 80, 90}, shown: []Shown{Frames, Pieces, Drawn, Rack20, Rack100, Bundles, Numeral, Word, Said, Units}, answered: []Answered{Say, Write, HowMany, Lay, Draw, Push},
 		usual: usually([2]string{"pieces", "how-many"}, [2]string{"pieces", "say"}), asks: []task.Skill{HowManyTens, HowMuch}, example: Asked{Number: 70, Shown: Pieces, Answered: Say},
 	},
 	{
-		id: TensAndOnes, numbers: from(20, 99), shown: []Shown{Crowd, Rows, Pieces, Drawn, Handful, Frames, Numeral, Word, Said, Expanded, Units, Riddle}, answered: []Answered{Ring, Say, Write, Lay, Draw, InUnits, InParts, HowMany, Pick, Match},
+		id: TensAndOnes, numbers: from(20, 99), shown: []Shown{Crowd, Rows, Pieces, Drawn, Handful, Frames, Rack100, Bundles, Numeral, Word, Said, Expanded, Units, Riddle}, answered: []Answered{Ring, Say, Write, Lay, Draw, InUnits, InParts, HowMany, Pick, Match, Push},
 		usual: usually([2]string{"crowd", "ring"}, [2]string{"drawn", "write"}, [2]string{"numeral", "draw"}), example: Asked{Number: 43, Shown: Drawn, Answered: Write},
 	},
 	{
@@ -231,7 +231,7 @@ func StageOf(a Asked) choose.StageID {
 		return OneByOne
 	case a.Shown == Covered:
 		return CountingOn
-	case n <= 10 && (a.Shown == Frames || a.Answered == ToTen || a.Answered == Fill):
+	case n <= 10 && (a.Shown == Frames || a.Shown == Fingers || a.OnRack() || a.Answered == ToTen || a.Answered == Fill):
 		return FullTen
 	case n <= 10:
 		return OneByOne

@@ -23,6 +23,9 @@ const (
 	InCards  trace.Scene = "cards"  // cards alone
 	InRows   trace.Scene = "rows"   // numbers below one another, to be compared
 	InSum    trace.Scene = "sum"    // two numbers that are added in their parts
+	InRack   trace.Scene = "rack"   // the bead rack
+	InHands  trace.Scene = "fingers"
+	InBound  trace.Scene = "bundles" // sticks, ten of them bound together
 )
 
 // What is fetched for a number besides its pieces.
@@ -34,6 +37,10 @@ const (
 	Sheet      trace.Thing = "sheet"      // with the crowd on it
 	Pencil     trace.Thing = "pencil"
 	Card       trace.Thing = "card" // one for each place
+	RackOf10   trace.Thing = "rack-10"
+	RackOf20   trace.Thing = "rack-20"
+	RackOf100  trace.Thing = "rack-100"
+	Band       trace.Thing = "band" // round ten sticks
 )
 
 // The zones of numbers that have one name. Frames, rings and boxes are numbered.
@@ -91,6 +98,9 @@ const (
 	Compare   trace.StepKind = "compare"   // what the numbers have of one place, To; Count tells how many different digits
 	InOrder   trace.StepKind = "in-order"  // they are laid in order, the smallest first
 	Together  trace.StepKind = "together"  // the parts of one place, To, are added; Cards are the sums so far
+	SeeRow    trace.StepKind = "row"       // a row of the rack is seen; Ten says which, from 1
+	PushRow   trace.StepKind = "push-row"  // beads of a row are pushed over
+	SeeHands  trace.StepKind = "hands"     // the fingers are seen: five and some
 	CarryUp   trace.StepKind = "carry-up"  // a sum of ten and more gives one more of the next place, To
 )
 
@@ -181,6 +191,12 @@ func (w *worker) show() {
 		w.pieces()
 	case Unswapped:
 		w.lies(w.Asked.Holding())
+	case Rack10, Rack20, Rack100:
+		w.rack(true)
+	case Fingers:
+		w.fingers()
+	case Bundles:
+		w.bundles()
 	case Kinds:
 		w.kinds()
 	case TenOf:
@@ -205,6 +221,8 @@ func (w *worker) answer() {
 		w.lay()
 	case WithCards:
 		w.withCards()
+	case Push:
+		w.rack(false)
 	case Fill:
 		w.scenes = InFrames
 		w.needFrames()

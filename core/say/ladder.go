@@ -9,6 +9,7 @@ import (
 	"vineswap/core/group"
 	"vineswap/core/ladder"
 	"vineswap/core/number"
+	"vineswap/core/opener"
 	"vineswap/core/place"
 	"vineswap/core/problem"
 	"vineswap/core/swap"
@@ -58,6 +59,8 @@ func Help(h book.Help) string { return helpNames[h] }
 var wayNames = map[book.Way]string{
 	book.Known: "knew it", book.Doubles: "used doubles", book.MadeTen: "made ten", book.CountedOn: "counted on",
 	book.CountedUp: "counted up", book.CountedAll: "counted all", book.OnFingers: "on fingers", "": "not said how",
+	book.AtOnce: "all at once", book.FiveAndSome: "five and some", book.TensThenOnes: "tens then ones", book.FromFifty: "from fifty", book.FromHundred: "from a hundred back",
+	book.OneByOne: "counted one by one", book.FromTen: "counted by ones from ten",
 }
 
 // Came says how an answer came, where that bears on what it counts for.
@@ -133,6 +136,12 @@ func (w Words) Task(t task.Task) string {
 	}
 	if a, of := number.From(t); of {
 		return w.number(a)
+	}
+	if c, of := opener.CardFrom(t); of {
+		return c.Text
+	}
+	if _, of := opener.SpotFrom(t); of {
+		return WhichSlip
 	}
 	return t.String()
 }

@@ -16,7 +16,7 @@ import (
 var matterNames = map[string]string{
 	"swap": "Ten for one is called", "places": "Places are called", "digits": "Digits are said", "when": "In addition, {swap}", "carried": "In addition, what is carried is written", "crossing": "In subtraction, the change is written", "order": "In subtraction, {swap}", "zeros": "Over zeros, {swap}",
 	"filled": "Ten frames are filled", "bank": "The shelf to {swap} with is called", "adult": "Who leads a lesson is called",
-	"and": "Numbers are said", "teens": "Numbers after ten are said", "comma": "Thousands are written", "material": "Lessons open with", "signs": "Which number is more is written", "range": "Numbers go up to",
+	"and": "Numbers are said", "teens": "Numbers after ten are said", "comma": "Thousands are written", "material": "Lessons open with", "signs": "Which number is more is written", "rack": "Beads of a rack are pushed", "range": "Numbers go up to",
 }
 
 // Matter names a setting, with the class's own word for the swap.
@@ -54,6 +54,7 @@ var sideNames = map[string]map[string]string{
 	"material": {"beads": "beads", "blocks": "blocks", "drawings": "drawings"},
 	"bank":     {"bank": "bank", "store": "store"},
 	"signs":    {"signs": "with < and >", "words": "in words"},
+	"rack":     {"left": "to the left", "right": "to the right"},
 	"adult":    {"teacher": "teacher", "guide": "guide"},
 }
 

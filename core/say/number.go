@@ -87,6 +87,7 @@ var shownNames = map[number.Shown]string{
 	number.Crowd: "crowd", number.Rows: "rows", number.Drawn: "drawing", number.Word: "word", number.Said: "heard", number.Numeral: "numeral",
 	number.Cards: "cards", number.Kinds: "the kinds", number.TenOf: "ten of them", number.Expanded: "40 + 7", number.Units: "tens, ones", number.Riddle: "riddle",
 	number.Renamed: "renamed", number.Unswapped: "renamed, in pieces",
+	number.Rack10: "rack of 10", number.Rack20: "rack of 20", number.Rack100: "rack of 100", number.Fingers: "fingers", number.Bundles: "sticks in tens",
 }
 
 // Shown names a way of showing a number, as on its button.
@@ -95,7 +96,7 @@ func Shown(s number.Shown) string { return shownNames[s] }
 var answeredNames = map[number.Answered]string{
 	number.Say: "say", number.Write: "write", number.Lay: "lay", number.Fill: "fill", number.CountOn: "count on", number.Ring: "ring", number.Draw: "draw",
 	number.Match: "match", number.HowMany: "how many tens", number.ToTen: "what makes ten", number.InParts: "40 + 7", number.InUnits: "tens, ones", number.Pick: "pick", number.WithCards: "lay cards", number.Hundreds: "how many hundreds", number.CountBack: "the last box",
-	number.Rename: "rename", number.Sign: "which is more", number.Decides: "which place decides", number.Order: "put in order", number.Join: "add the parts",
+	number.Rename: "rename", number.Sign: "which is more", number.Decides: "which place decides", number.Order: "put in order", number.Join: "add the parts", number.Push: "on the rack",
 }
 
 // Answered names a way of answering a number, as on its button.
@@ -175,6 +176,8 @@ func (w Words) Question(a number.Asked) string {
 		return "Lay it."
 	case number.Fill:
 		return "Fill the frames."
+	case number.Push:
+		return "Show it on the rack."
 	case number.Draw:
 		switch {
 		case a.Number >= 1000:
@@ -192,8 +195,10 @@ func (w Words) Question(a number.Asked) string {
 		return "Say it."
 	}
 	switch a.Shown {
-	case number.Pieces, number.Drawn, number.Unswapped:
+	case number.Pieces, number.Drawn, number.Unswapped, number.Rack10, number.Rack20, number.Rack100, number.Bundles:
 		return "How much is it?"
+	case number.Fingers:
+		return "How many fingers are there?"
 	case number.Cards:
 		return "Which number do the cards make?"
 	case number.Kinds:
@@ -340,7 +345,11 @@ func (l numberTable) line(s trace.Step) told {
 		return told{"Lay " + l.sticks(s.Count), []Span{l.tell(capital(l.sticks(s.Count)), place.Ones), plain(" in the %s.", l.Number(place.Number(s.Count)))}, "How many belong here?"}
 	case number.Empty:
 		return told{"Look at the 0", []Span{plain("Nothing lies in the box of 0. "), l.tell("Zero", place.Ones), plain(" is nothing.")}, "What belongs in the box of 0?"}
-	case number.Put, number.Full, number.Missing:
+	case number.SeeRow, number.PushRow, number.SeeHands:
+		return l.racked(s)
+	case number.Missing:
+		return l.missing(s)
+	case number.Put, number.Full:
 		return l.frame(s)
 	case number.Hide:
 		return told{"Cover the full " + plural("frame", s.Ten), []Span{l.tell(capital(l.Number(place.Number(s.Count))), place.Tens), plain(". It is not counted again.")}, "How many are under it?"}
@@ -447,10 +456,6 @@ func (l numberTable) one(s trace.Step) told {
 func (l numberTable) frame(s trace.Step) told {
 	n := place.Number(s.Count)
 	switch {
-	case s.Kind == number.Missing && s.Count == 0:
-		return told{"Look again", []Span{plain("Nothing is missing: the frame is full.")}, "Are there empty cells?"}
-	case s.Kind == number.Missing:
-		return told{"Fill it up", []Span{l.tell(capital(l.Number(n)), place.Ones), plain(" more: %s and %s make ten.", l.Number(l.Asked.Number), l.Number(n))}, "How many cells are empty?"}
 	case s.Kind == number.Full && s.Ten == 1:
 		return told{"Look: a full frame", []Span{l.tell("Ten", place.Tens), plain(": the frame is full.")}, "How many are in a full frame?"}
 	case s.Kind == number.Full:
@@ -836,6 +841,7 @@ const OneBasis = "One to lay out, a few seconds for each step, one to say it bac
 // fetched names what is fetched for a number besides its pieces.
 var fetched = map[trace.Thing][2]string{
 	number.Card: {"number card", "number cards"}, number.Frame: {"ten frame", "ten frames"}, number.Box: {"box of five", "boxes of five"}, number.Cover: {"cover", "covers"},
+	number.RackOf10: {"bead rack of 10", "bead racks of 10"}, number.RackOf20: {"bead rack of 20", "bead racks of 20"}, number.RackOf100: {"bead rack of 100", "bead racks of 100"}, number.Band: {"rubber band", "rubber bands"},
 	number.Whiteboard: {"whiteboard for each", "whiteboards for each"}, number.Sheet: {"sheet with the picture", "sheets with the picture"}, number.Pencil: {"pencil and paper", "pencils and paper"},
 }
 

@@ -33,7 +33,7 @@ var clauseWords = map[ladder.ClauseKind]func(w Words, stage choose.StageID, c la
 		return fmt.Sprintf("%s: secure again with %s more right alone.", Beads(c.Beads), counted(c.More))
 	},
 	ladder.LentBeads: func(_ Words, _ choose.StageID, c ladder.Clause, _ book.Day) string {
-		return fmt.Sprintf("%s of them from later work that uses this.", fraction(c.Beads))
+		return fmt.Sprintf("%s came from later work that uses this.", fraction(c.Beads))
 	},
 	ladder.StillToSee: func(w Words, stage choose.StageID, c ladder.Clause, _ book.Day) string {
 		var skills []string

@@ -40,6 +40,7 @@ type Class struct {
 	Bank     say.BankWord   `json:"bank"`
 	Adult    say.AdultWord  `json:"adult"`
 	Signs    say.SignWord   `json:"signs"`            // which of two numbers is more
+	Rack     say.RackSide   `json:"rack"`             // to which side the beads of a rack are pushed
 	Range    choose.Range   `json:"range"`            // how far its numbers go
 	Colours  hue.Set        `json:"colours"`          // of the class's own set
 	Habits   Habits         `json:"habits,omitempty"` // the class's own names for slips
@@ -77,7 +78,7 @@ func (h Habits) checked() (Habits, error) {
 func Default() Class {
 	return Class{
 		Version: Version, Swap: say.Swap, Places: say.Ones, Material: material.Beads, Digits: say.ByKind, Teens: say.PlainTeens, Comma: say.NoSeparator,
-		When: trace.AtTen, Carried: paper.Above, Crossing: paper.CrossOut, Order: trace.AsNeeded, Zeros: trace.PlaceByPlace, Filled: trace.ByRows, Bank: say.Bank, Adult: say.Teacher, Signs: say.InSigns, Range: choose.Widest, Colours: hue.Ours(),
+		When: trace.AtTen, Carried: paper.Above, Crossing: paper.CrossOut, Order: trace.AsNeeded, Zeros: trace.PlaceByPlace, Filled: trace.ByRows, Bank: say.Bank, Adult: say.Teacher, Signs: say.InSigns, Rack: say.ToLeft, Range: choose.Widest, Colours: hue.Ours(),
 	}
 }
 
@@ -122,7 +123,7 @@ func Made(c Class) (Class, error) {
 // and an error that names those.
 func (c Class) checked() (Class, error) {
 	usual := Default()
-	var errs [18]error
+	var errs [19]error
 	c.Swap, errs[0] = known(c.Swap, usual.Swap, say.SwapWords())
 	c.Places, errs[1] = known(c.Places, usual.Places, say.PlaceWords())
 	c.Material, errs[2] = known(c.Material, usual.Material, material.Kinds())
@@ -139,6 +140,7 @@ func (c Class) checked() (Class, error) {
 	c.Bank, errs[13] = known(c.Bank, usual.Bank, say.BankWords())
 	c.Adult, errs[14] = known(c.Adult, usual.Adult, say.AdultWords())
 	c.Signs, errs[16] = known(c.Signs, usual.Signs, say.SignWords())
+	c.Rack, errs[18] = known(c.Rack, usual.Rack, say.RackSides())
 	c.Habits, errs[17] = c.Habits.checked()
 	c.Range, errs[12] = known(c.Range, usual.Range, choose.Ranges())
 	return c, errors.Join(errs[:]...)

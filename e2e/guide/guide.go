@@ -17,6 +17,7 @@ import (
 	"github.com/chromedp/cdproto/emulation"
 	"github.com/chromedp/cdproto/input"
 	"github.com/chromedp/cdproto/log"
+	"github.com/chromedp/cdproto/page"
 	"github.com/chromedp/cdproto/performance"
 	"github.com/chromedp/cdproto/runtime"
 	"github.com/chromedp/chromedp"
@@ -183,6 +184,13 @@ func (g *Guide) LessMotion() *Guide {
 	return g.Media("prefers-reduced-motion", "reduce")
 }
 
+// Before runs a script in every page of the tab before the page's own.
+func (g *Guide) Before(script string) *Guide {
+	_, err := chromedp.Call(g.ctx, page.AddScriptToEvaluateOnNewDocument, page.AddScriptToEvaluateOnNewDocumentParams{Source: script})
+	g.fail("before", err)
+	return g
+}
+
 // Slow makes the tab's processor so many times slower.
 func (g *Guide) Slow(times float64) *Guide {
 	_, err := chromedp.Call(g.ctx, emulation.SetCPUThrottlingRate, emulation.SetCPUThrottlingRateParams{Rate: times})
@@ -319,6 +327,25 @@ func (g *Guide) Press(name string) *Guide {
 			return g
 		}
 	}
+}
+
+// Drag takes the control of one name with the mouse to the control of another, and lets it go.
+func (g *Guide) Drag(from, to string) *Guide {
+	var spots [2][]float64
+	for i, name := range []string{from, to} {
+		spot := fmt.Sprintf("%s(%s(%s))", touched, named, quoted(name))
+		g.until("drag "+name, spot)
+		if g.err != nil {
+			return g
+		}
+		at, err := chromedp.Run(g.ctx, chromedp.Evaluate[[]float64](spot))
+		g.fail("drag "+name, err)
+		spots[i] = at
+	}
+	if g.err == nil {
+		g.do("drag "+from, chromedp.DragAndDropXY(spots[0][0], spots[0][1], spots[1][0], spots[1][1]))
+	}
+	return g
 }
 
 // Write types into the field with this label, instead of what is there.

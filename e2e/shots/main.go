@@ -3,6 +3,7 @@
 package main
 
 import (
+	"errors"
 	"fmt"
 	"os"
 	"path/filepath"
@@ -23,11 +24,20 @@ func main() {
 }
 
 func shots(address, folder string) error {
-	g, stop, err := guide.Alone(1280, 800)
+	dir, err := os.MkdirTemp("", "vineswap-shots-")
+	if err != nil {
+		return err
+	}
+	defer os.RemoveAll(dir)
+	browser, stop, err := guide.Start(dir)
 	if err != nil {
 		return err
 	}
 	defer stop()
+	g, leave := browser.Sit(1280, 800)
+	defer leave()
+	window, shut := browser.Sit(1280, 720)
+	defer shut()
 	to := func(name string) string { return filepath.Join(folder, name+".png") }
 
 	g.LogIn(address, demo.Logins()[0].Email, demo.Password).See("suggested for").Picture(to("today"))
@@ -40,7 +50,6 @@ func shots(address, folder string) error {
 	g.Press("Wren A.").See("1Wren A.").Press("Teo B.").See("2Teo B.").Press("Mina S.").See("3Mina S.").Press("done").Picture(to("gather"))
 	g.Press("To the mat").See("About how much").Press("Wren A. …").Write("Wren A. says about", "3800").Press("Lock it").See("Wren A. 3800").Press("Teo B. …").Write("Teo B. says about", "3500").Press("Lock it").See("Teo B. 3500")
 	g.Key(" ", " ", " ", " ", " ", " ", " ", " ").See("Ten ones. Stop.").Picture(to("mat-swap"))
-	g.Turn(768, 1024).Picture(to("mat-portrait")).Turn(1280, 800)
 	g.Key(" ", " ", " ", " ").See("Ten tens. Stop.")
 	g.Press("drawings").Key(" ").See("Ten tens swap for")
 	g.Key(" ", " ", " ", " ", " ", " ").See("slide together").Press("beads")
@@ -52,13 +61,12 @@ func shots(address, folder string) error {
 	g.Press("what goes wrong").See("Why this lesson").Picture(to("learner-wrong"))
 	g.Press("Numbers").See("Twelve of them").Write("Numbers of your own", "5003-1264").Press("Look").See("across zeros").Press("Gather").See("Who comes?").Press("Wren A.").See("1Wren A.").Press("Teo B.").See("2Teo B.").Press("done").Press("To the mat").See("About how much").Key(" ").See("One tray for the larger")
 	g.Key(" ", " ", " ", " ", " ", " ").See("One hundred swaps for").Picture(to("mat-taking"))
-	g.Press("Numbers").See("Twelve of them").Write("Numbers of your own", "97/4").Press("Look").See("shared, a remainder").Press("Gather").See("Who comes?").Press("done").Press("To the mat").See("About how much")
-	for range 6 {
+	alone(g, "67 rack-100 write")
+	for range 10 {
 		g.Key(" ")
 	}
-	g.See("One ten cannot be shared").Picture(to("mat-sharing"))
-	alone(g, "342 numeral how-many")
-	g.Key(" ", " ", " ", " ", " ").See("one hundred twenty-four tens two ones").Picture(to("mat-places"))
+	g.See("Sixty-seven. Six tens seven ones.").Picture(to("mat-rack"))
+	whole(g, window, address, to)
 	g.Press("Orchard room").See("In the class’s own words").See("Ten for one is called").Picture(to("settings"))
 	g.Press("People").See("22 children").Press("Hugo M.").See("leaves the class").Press("Invite an assistant").See("works once").Picture(to("people"))
 	g.Press("Settings").See("Log out").Press("Log out").See("Log in")
@@ -68,9 +76,24 @@ func shots(address, folder string) error {
 	g.Press("writing teens").Holds("teens", "document.querySelector('[data-hand] [aria-label*=word]')").Holds("a word", "(document.querySelector('[data-hand] [aria-label*=word]').click(), true)").Picture(to("numbers-tens"))
 	alone(g, "14 covered count-on", "Aino B.", "Jule A.")
 	g.Key(" ", " ", " ", " ").See("Thirteen").Picture(to("mat-frames"))
-	alone(g, "43 crowd ring 5", "Aino B.", "Jule A.")
-	g.Key(" ", " ", " ", " ").See("Thirty so far").Picture(to("mat-crowd"))
-	return g.Err()
+	return errors.Join(g.Err(), window.Err())
+}
+
+// whole runs a row of openers for the whole class, with its window at the projector.
+func whole(g, window *guide.Guide, address string, to func(string) string) {
+	g.Press("Openers").See("A row is a few short openers").Press("Monday").See("9 tasks").Press("flashes 5 tasks").See("What is shown").Press("Make a code for it").See("New code").Picture(to("openers"))
+	code := guide.Read[string](g, "document.querySelector('.code').innerText")
+	g.LetGo().Key(" ").See("Show it, 2 s, once").Holds("the third", "(document.querySelectorAll('.ribbon button')[2].click(), true)").Holds("is there", "document.querySelectorAll('.ribbon .now')[0]?.textContent === document.querySelectorAll('.ribbon text')[2].textContent").Settle()
+	window.Open(address+"/#/show/"+code).Holds("the window", "document.querySelector('[data-covered]')")
+	g.Key(" ").See("Show it again")
+	window.Holds("shown", "document.querySelector('[data-flash=on]')").Picture(to("window"))
+	g.Key(" ", " ").See("22 of 22")
+	right := guide.Read[string](g, "document.querySelector('.dots').closest('li').querySelector('b').innerText")
+	if g.Err() != nil || len(right) != 2 {
+		return
+	}
+	g.Press(right+" Jory P.").Key(right[1:], right[:1]).Press(right+" Pia L.").Key("n").Press(right+" Otto K.").Key(right[:1], "u").Press(right + " Noor F.").Key("t")
+	g.Press(right+" Mina S.").Key("a").Key(" ", " ").See("How it was seen").Press(right+" Greta Z.").Key("1", "4").See("14").Picture(to("slates"))
 }
 
 // alone brings a number of one's own to the mat; for practice where nobody comes.

@@ -3,12 +3,13 @@
   import Router, { replace, router } from 'svelte-spa-router';
   import { wrap } from 'svelte-spa-router/wrap';
   import { whenIdle } from './lib/idle';
-  import { chosen, once, point, release } from './lib/keys';
+  import { following } from './lib/following.svelte';
+  import { chosen, once, point, release, shortcuts } from './lib/keys';
   import { outbox } from './lib/outbox.svelte';
   import Wrong from './lib/parts/Wrong.svelte';
   import Defs from './lib/pieces/Defs.svelte';
   import { fetchStage } from './lib/pieces/stand';
-  import { loadDesk, loadMe, shared } from './lib/state.svelte';
+  import { cover, loadDesk, loadMe, shared } from './lib/state.svelte';
   import Login from './routes/login/Login.svelte';
   import Today from './routes/today/Today.svelte';
 
@@ -24,6 +25,8 @@
     people: () => import('./routes/people/People.svelte'),
     settings: () => import('./routes/settings/Settings.svelte'),
     access: () => import('./routes/access/Access.svelte'),
+    slates: () => import('./routes/slates/Slates.svelte'),
+    openers: () => import('./routes/openers/Openers.svelte'),
   };
   const routes = {
     '/:class/today': Today,
@@ -36,16 +39,37 @@
     '/:class/people': wrap({ asyncComponent: views.people }),
     '/:class/settings': wrap({ asyncComponent: views.settings }),
     '/:class/access': wrap({ asyncComponent: views.access }),
+    '/:class/slates/:lesson': wrap({ asyncComponent: views.slates }),
+    '/:class/openers': wrap({ asyncComponent: views.openers }),
+    '*': Today, // an address cut short
   };
   const join = (): Promise<typeof import('./routes/people/Join.svelte')> =>
     import('./routes/people/Join.svelte');
 
+  const show = (): Promise<typeof import('./routes/show/Show.svelte')> =>
+    import('./routes/show/Show.svelte');
+
   const classId = $derived(router.location.split('/')[1] ?? '');
   /** The word of an invitation, in its link. */
   const word = $derived(classId === 'join' ? (router.location.split('/')[2] ?? '') : '');
+  /** The class's window on the projector: nobody logs in there. */
+  const isWindow = $derived(classId === 'show');
   const mine = $derived(shared.me?.classes.some((c) => c.id === classId) ?? false);
 
-  onMount(loadMe);
+  onMount(() => {
+    if (!isWindow) void loadMe();
+  });
+
+  // The guide's other devices are followed, whichever view is open.
+  const followed = $derived(shared.me ? shared.desk?.class.id : undefined);
+  $effect(() => {
+    const id = followed;
+    untrack(() => following.open(id));
+  });
+
+  $effect(() => {
+    document.documentElement.toggleAttribute('data-covered', shared.covered && !isWindow);
+  });
 
   // What waits on this device is sent once its account is here, whichever view is open.
   $effect(() => {
@@ -74,8 +98,9 @@
   $effect(() => {
     const { style } = document.documentElement;
     for (const shade of [
-      ...(shared.desk?.palette.places ?? []),
-      ...(shared.desk?.palette.stair ?? []),
+      ...(shared.palette?.places ?? []),
+      ...(shared.palette?.stair ?? []),
+      ...(shared.palette?.rack ?? []),
     ]) {
       style.setProperty(`--${shade.id}`, shade.fill);
       style.setProperty(`--${shade.id}-ink`, shade.ink);
@@ -85,7 +110,7 @@
 
   // The address names the class; without one the first is opened.
   $effect(() => {
-    if (!shared.me || word) return;
+    if (!shared.me || word || isWindow) return;
     const first = shared.me.classes[0];
     if (!mine && first) void replace(`/${first.id}/today`);
     else if (mine && shared.desk?.class.id !== classId) void loadDesk(classId);
@@ -93,6 +118,7 @@
 </script>
 
 <svelte:window
+  onkeydown={shortcuts({ h: () => shared.desk && !isWindow && cover() })}
   onkeydowncapture={once}
   onpointerdowncapture={point}
   onclick={release}
@@ -101,7 +127,9 @@
 
 <Defs />
 <div class="unseen" aria-live="polite" data-live>{shared.said}</div>
-{#if word && shared.me !== undefined}
+{#if isWindow}
+  {#await show() then { default: Show }}<Show code={router.location.split('/')[2] ?? ''} />{/await}
+{:else if word && shared.me !== undefined}
   {#await join() then { default: Join }}<Join {word} />{/await}
 {:else if shared.me === null}
   <Login />

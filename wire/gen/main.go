@@ -58,6 +58,15 @@ type All struct {
 	Access        wire.Access        `json:"access"`
 	NewPassword   wire.NewPassword   `json:"newPassword"`
 	CloseAccount  wire.CloseAccount  `json:"closeAccount"`
+
+	Slates        wire.Slates        `json:"slates"`
+	KeepRound     wire.KeepRound     `json:"keepRound"`
+	SeatPlan      wire.SeatPlan      `json:"seatPlan"`
+	Projector     wire.Projector     `json:"projector"`
+	ProjectorCode wire.ProjectorCode `json:"projectorCode"`
+	RenewCode     wire.RenewCode     `json:"renewCode"`
+	Openers       wire.Openers       `json:"openers"`
+	RunOpeners    wire.RunOpeners    `json:"runOpeners"`
 }
 
 // schema is the JSON schema, indented, with one definition for each type.

@@ -4,7 +4,7 @@
 import { api } from './api';
 import { outbox, type Piece } from './outbox.svelte';
 import { classPath, guarded, shared, troubleOf } from './state.svelte';
-import type { Lesson, LessonChange, Moved, Sighting, Trouble } from './wire.gen';
+import type { Lesson, LessonChange, Moment, Moved, Sighting, Trouble } from './wire.gen';
 
 /** The lessons of this page, by account and id. */
 const open: Record<string, LessonInHand> = {};
@@ -31,6 +31,31 @@ export class LessonInHand {
   static of(id: string): LessonInHand {
     const key = `${shared.me?.id} ${id}`;
     return (open[key] ??= new LessonInHand(id));
+  }
+
+  /** Goes where another device has led a lesson, if it is open on this page. */
+  static heard(moment: Moment): void {
+    const one = open[`${shared.me?.id} ${moment.lesson}`];
+    if (one) one.#follow(moment);
+  }
+
+  #follow(moment: Moment): void {
+    const lesson = this.lesson;
+    if (!lesson || this.#waits || moment.revision <= this.#revision) return;
+    const index = lesson.steps.findIndex((s) => s.at === moment.at);
+    const { nth, stand, material, whole } = lesson.link;
+    const same = moment.nth === nth && moment.stand === stand && moment.material === material;
+    if (!same || (index < 0 && lesson.steps.length) || (moment.pace !== '') !== whole) {
+      this.#reading = this.#read();
+      return;
+    }
+    this.#revision = moment.revision;
+    if (index >= 0) this.index = index;
+    if (lesson.round)
+      this.lesson = {
+        ...lesson,
+        round: { ...lesson.round, pace: moment.pace, shown: moment.shown },
+      };
   }
 
   /** Whether a change of this lesson has not reached the server. */
@@ -73,6 +98,14 @@ export class LessonInHand {
       void this.change({ at: steps[index].at, ...(saw.length ? { saw } : {}) });
   }
 
+  /** What the whole class does, or how often the flash is shown: seen at once, and kept. */
+  round(change: { pace?: string; shown?: number }): void {
+    if (!this.lesson?.round) return;
+    this.lesson = { ...this.lesson, round: { ...this.lesson.round, ...change } };
+    this.conflict = undefined;
+    void this.change(change);
+  }
+
   /** Keeps a change; resolves when all that waits of the lesson has been sent or refused. */
   async change(change: Partial<LessonChange>): Promise<void> {
     await this.#reading; // a change is made to the revision that is read
@@ -86,12 +119,12 @@ export class LessonInHand {
     const got = answer as Lesson | Moved;
     if (!('steps' in got)) {
       // Another trace is worked by now, as when the class has set another way.
-      if (got.at !== piece.change.at) this.#reading = this.#read();
+      if (piece.change.at !== undefined && got.at !== piece.change.at) this.#reading = this.#read();
       this.#revision = got.revision;
       return;
     }
     // The view may have moved on while this was on its way.
-    const index = this.index;
+    const index = got.link.nth === this.lesson?.link.nth ? this.index : got.index;
     this.lesson = got;
     this.#revision = got.revision;
     this.index = got.steps[index] ? index : got.index;

@@ -7,12 +7,14 @@
 import { api, Refused } from './api';
 import { newId } from './id';
 import { shared } from './state.svelte';
-import type { LessonChange, Observe, Trouble } from './wire.gen';
+import type { KeepRound, LessonChange, Observe, Trouble } from './wire.gen';
 
-/** A record of a lesson, a correction from a child's page, or a change of a lesson. */
+/** A record of a lesson, a round of slates, a correction from a child's page, or a change of a
+    lesson. */
 export type Sent =
   | { kind: 'record'; made: Observe; leaves: boolean; says: string }
   | { kind: 'correction'; made: Observe; says: string }
+  | { kind: 'round'; made: KeepRound; says: string }
   | { kind: 'step'; revision: number; change: Partial<LessonChange>; tried?: string[] };
 
 export type Piece = Sent & {
@@ -33,7 +35,7 @@ export interface Hears {
 }
 
 const PAUSES_MS = [1000, 2000, 4000, 8000, 15000, 30000, 60000];
-const SEEN_MS = 200;
+const SEEN_MS = 50; // the class’s window follows within 200
 
 /** Whether a refusal says nothing of what was sent: then it is sent again. */
 function passes(t: Trouble): boolean {
@@ -282,9 +284,11 @@ class Outbox {
       const answer =
         piece.kind === 'record'
           ? await api<unknown>('POST', `${at}/lessons/${piece.of}/observations`, piece.made)
-          : piece.kind === 'correction'
-            ? await api<unknown>('POST', `${at}/learners/${piece.of}/corrections`, piece.made)
-            : await this.#sendStep(`${at}/lessons/${piece.of}`, piece);
+          : piece.kind === 'round'
+            ? await api<unknown>('POST', `${at}/lessons/${piece.of}/rounds`, piece.made)
+            : piece.kind === 'correction'
+              ? await api<unknown>('POST', `${at}/learners/${piece.of}/corrections`, piece.made)
+              : await this.#sendStep(`${at}/lessons/${piece.of}`, piece);
       this.#arrived(piece, answer);
       return undefined;
     } catch (error) {
@@ -326,9 +330,11 @@ class Outbox {
       for (const p of this.waiting) {
         if (p.kind === 'step' && p.of === piece.of) this.#drop(p);
       }
-    } else if (trouble.erased) {
+    } else if (trouble.erased && piece.kind !== 'round') {
       const of = piece.made.learner;
-      const gone = this.pieces.filter((p) => p.kind !== 'step' && p.made.learner === of);
+      const gone = this.pieces.filter(
+        (p) => p.kind !== 'step' && p.kind !== 'round' && p.made.learner === of,
+      );
       for (const p of gone) this.#drop(p);
       this.erased += gone.length;
     } else {
@@ -340,9 +346,11 @@ class Outbox {
   }
 }
 
-/** Whether nothing but the position changes, and how the steps to it were done. */
+/** Whether nothing but where the lesson stands changes, and how the steps to it were done. */
 const only = (change: Partial<LessonChange>): boolean =>
-  change.at !== undefined && Object.keys(change).every((what) => what === 'at' || what === 'saw');
+  Object.keys(change).some((what) => STANDS.includes(what)) &&
+  Object.keys(change).every((what) => STANDS.includes(what) || what === 'saw');
+const STANDS = ['at', 'pace', 'shown'];
 
 /** Two steps as one: the later position, and how all steps to it were done. */
 function after(one: Partial<LessonChange>, next: Partial<LessonChange>): Partial<LessonChange> {
@@ -361,6 +369,10 @@ function cameThrough({ revision, change }: Piece & { kind: 'step' }, trouble: Tr
     switch (what) {
       case 'at':
         return now.steps[now.index]?.at === value;
+      case 'pace':
+        return now.round?.pace === value;
+      case 'shown':
+        return now.round?.shown === value;
       case 'stand':
         return now.link.stand === value;
       case 'material':

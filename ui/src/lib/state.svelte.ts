@@ -2,7 +2,7 @@
 // is saved.
 import { replace } from 'svelte-spa-router';
 import { api, Refused } from './api';
-import type { ClassLink, Desk, LessonLink, Me, Trouble } from './wire.gen';
+import type { ClassLink, Desk, LessonLink, Me, Palette, Trouble, Words } from './wire.gen';
 
 const FINE = matchMedia('(pointer: fine)');
 
@@ -10,6 +10,10 @@ class Shared {
   /** Undefined until the server has answered, null when nobody is logged in. */
   me = $state<Me | null | undefined>(undefined);
   desk = $state<Desk>();
+  /** What the class's window has in place of a desk. */
+  shown = $state.raw<{ words: Words; palette: Palette }>();
+  /** Names, slips and notes are hidden: others may see this screen. */
+  covered = $state(sessionStorage.getItem('covered') === 'yes');
   /** How many changes are on their way that are not in the outbox. */
   saving = $state(0);
   /** What the live region says. */
@@ -22,6 +26,13 @@ class Shared {
   /** Whether the signs of keys are shown: where there is a mouse, or keys are used. */
   get signs(): boolean {
     return this.shortcuts && (this.keyed || FINE.matches);
+  }
+
+  get words(): Words {
+    return (this.shown ?? this.desk)!.words;
+  }
+  get palette(): Palette | undefined {
+    return (this.shown ?? this.desk)?.palette;
   }
 
   get mayPresent(): boolean {
@@ -87,7 +98,16 @@ export const view = (path: string): string => `/${shared.desk?.class.id}/${path}
 
 /** Where a lesson goes on. */
 export const lessonAddress = (l: LessonLink): string =>
-  `${{ gathering: 'gather', mat: 'mat' }[l.stand] ?? 'record'}/${l.id}`;
+  l.whole && l.stand !== 'gathering'
+    ? `slates/${l.id}`
+    : `${{ gathering: 'gather', mat: 'mat' }[l.stand] ?? 'record'}/${l.id}`;
+
+/** Hides names, slips and notes on this screen, or shows them again; till the page is closed. */
+export function cover(): void {
+  shared.covered = !shared.covered;
+  sessionStorage.setItem('covered', shared.covered ? 'yes' : 'no');
+  shared.said = shared.covered ? 'Names are hidden' : 'Names are shown';
+}
 
 export function openClass(link: ClassLink): void {
   void replace(`/${link.id}/today`);

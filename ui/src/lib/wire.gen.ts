@@ -45,6 +45,14 @@ export interface All {
   access: Access;
   newPassword: NewPassword;
   closeAccount: CloseAccount;
+  slates: Slates;
+  keepRound: KeepRound;
+  seatPlan: SeatPlan;
+  projector: Projector;
+  projectorCode: ProjectorCode;
+  renewCode: RenewCode;
+  openers: Openers;
+  runOpeners: RunOpeners;
 }
 export interface Login {
   email: string;
@@ -90,6 +98,9 @@ export interface Lesson {
   writeUp: string;
   top: string;
   scene: string;
+  round?: RoundNow;
+  card: string;
+  spot?: SpotSlip;
 }
 export interface LessonLink {
   id: string;
@@ -106,6 +117,7 @@ export interface LessonLink {
   said: string;
   since: string;
   notDone: string;
+  whole: boolean;
 }
 export interface Sum {
   kind: string;
@@ -176,6 +188,7 @@ export interface One {
   pairs: boolean;
   frames: number;
   crowd?: Crowd;
+  rack?: RackSays;
   choices: Picture[];
   inRing: string[];
   boxes?: BoxesSay;
@@ -208,6 +221,26 @@ export interface Spot {
   x: number;
   y: number;
   r: number;
+}
+export interface RackSays {
+  size: number;
+  right: boolean;
+  rows: number[];
+  pushes: string;
+  fewest: number;
+  ways: RackWay[];
+}
+export interface RackWay {
+  id: string;
+  name: string;
+  says: string;
+  looks: RackLook[];
+}
+export interface RackLook {
+  row: number;
+  rows: number;
+  from: number;
+  to: number;
 }
 export interface Picture {
   number: number;
@@ -335,6 +368,34 @@ export interface Role {
   name: string;
   does: string;
 }
+export interface RoundNow {
+  pace: string;
+  shown: number;
+  flash?: Flash;
+  slated: boolean;
+  paces: PaceSay[];
+}
+export interface Flash {
+  tenths: number;
+  times: number;
+  says?: string;
+  covered?: number;
+}
+export interface PaceSay {
+  id: string;
+  name: string;
+  says: string;
+}
+export interface SpotSlip {
+  examples: SpotExample[];
+  planted: string;
+  says: string;
+}
+export interface SpotExample {
+  letter: string;
+  sheet: Sheet;
+  right: string;
+}
 export interface Record {
   link: LessonLink;
   revision: number;
@@ -409,6 +470,7 @@ export interface Entry {
   wayName: string;
   came: string;
   cameSays: string;
+  slate: boolean;
   chosen: boolean;
   runs: number;
   note: string;
@@ -481,6 +543,7 @@ export interface Settings {
   zeros: string;
   filled?: string;
   signs?: string;
+  rack?: string;
   bank: string;
   adult: string;
   range: string;
@@ -492,6 +555,7 @@ export interface Settings {
 export interface Colours {
   places: string[];
   stair: string[];
+  rack?: string[];
 }
 export interface Words {
   noSwap: string;
@@ -523,6 +587,7 @@ export interface PieceWord {
 export interface Palette {
   places: Shade[];
   stair: Shade[];
+  rack: Shade[];
   ours: Colours;
   alike: string;
 }
@@ -745,11 +810,13 @@ export interface NewLesson {
   id: string;
   tasks: NewTask[];
   children: string[];
+  whole?: boolean;
 }
 export interface NewTask {
   task: unknown;
   stage: string;
   manner?: string;
+  flash?: Flash;
 }
 export interface LessonChange {
   revision: number;
@@ -761,6 +828,9 @@ export interface LessonChange {
   nth?: number;
   more?: boolean;
   saw?: Sighting[];
+  whole?: boolean;
+  pace?: string;
+  shown?: number;
 }
 export interface Sighting {
   at: string;
@@ -871,6 +941,7 @@ export interface LessonBrief {
   children: string[];
   tasks: string[];
   stage: string;
+  whole: boolean;
 }
 export interface Off {
   stage: string;
@@ -1176,4 +1247,140 @@ export interface NewPassword {
 }
 export interface CloseAccount {
   password: string;
+}
+export interface Slates {
+  nth: number;
+  right: string;
+  reversed: string;
+  between: Named;
+  keys: Key[];
+  children: SlateChild[];
+  plan: number;
+  queue: TurnSay[];
+  says: string;
+  ways: Named[];
+  glances: string[];
+  marks: Named[];
+  wrong: Gave[];
+  slips: {
+    [k: string]: SlipSays;
+  };
+  kept?: KeptRound;
+  rounds: RoundSay[];
+  code: string;
+}
+export interface SlateChild {
+  id: string;
+  name: string;
+  x: number;
+  y: number;
+  away: boolean;
+  turnToday: boolean;
+  unread: number;
+}
+export interface TurnSay {
+  id: string;
+  name: string;
+  says: string;
+  why: string;
+}
+export interface KeptRound {
+  id: string;
+  by: string;
+  slates: SlateMarked[];
+  turns: TurnTaken[];
+}
+export interface SlateMarked {
+  learner: string;
+  mark: string;
+  answer?: string;
+}
+export interface TurnTaken {
+  learner: string;
+  took: boolean;
+  way?: string;
+}
+export interface RoundSay {
+  text: string;
+  kept: boolean;
+  says: string;
+}
+export interface KeepRound {
+  id: string;
+  nth: number;
+  slates: SlateMarked[];
+  turns: TurnTaken[];
+  seenAt?: string;
+}
+export interface SeatPlan {
+  revision: number;
+  seats: ClassSeat[];
+}
+export interface ClassSeat {
+  learner: string;
+  x: number;
+  y: number;
+}
+export interface Projector {
+  pass: string;
+  words: Words;
+  palette: Palette;
+  moment: Moment;
+  lesson?: Lesson;
+  progress: Named;
+}
+export interface Moment {
+  lesson: string;
+  revision: number;
+  nth: number;
+  at: string;
+  stand: string;
+  material: string;
+  pace: string;
+  shown: number;
+  rounds: number;
+}
+export interface ProjectorCode {
+  code: string;
+}
+export interface RenewCode {
+  renew: boolean;
+}
+export interface Openers {
+  rows: OpenerRow[];
+  kinds: Opener[];
+  shown: Named[];
+  stages: Named[];
+  upTos: number[];
+  slips: SlipAt[];
+  most: number;
+  tenths: number[];
+  code: string;
+}
+export interface OpenerRow {
+  id: string;
+  revision: number;
+  name: string;
+  openers: Opener[];
+}
+export interface Opener {
+  kind: string;
+  count: number;
+  shown?: string;
+  flash?: Flash;
+  upTo?: number;
+  stage?: string;
+  slips?: string[];
+  text?: string;
+  name?: string;
+  says?: string;
+}
+export interface SlipAt {
+  id: string;
+  name: string;
+  take: boolean;
+}
+export interface RunOpeners {
+  id: string;
+  openers: Opener[];
 }

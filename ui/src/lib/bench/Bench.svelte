@@ -3,7 +3,8 @@
   // upright the shelf and the book become two drawers below the mat.
   import type { Snippet } from 'svelte';
   import Keys from '../parts/Keys.svelte';
-  import { shared } from '../state.svelte';
+  import Plain from '../parts/Plain.svelte';
+  import { cover, shared } from '../state.svelte';
   import type { LessonLink } from '../wire.gen';
   import Head from './Head.svelte';
   import Ribbon from './Ribbon.svelte';
@@ -23,6 +24,7 @@
     first = 'book',
     lead = 'mat',
     scene = false,
+    personal = false,
     drawer = 284,
     shelfWidth = 216,
     bookWidth = 304,
@@ -40,6 +42,7 @@
     bookSays?: string;
     first?: 'shelf' | 'book';
     lead?: 'shelf' | 'mat' | 'book'; // what stands first where there is one column
+    personal?: boolean; // all of it is about children: it is hidden where others may see the screen
     scene?: boolean; // the mat draws its own picture, as large as it is given room
     drawer?: number; // px that the drawers have on an upright tablet
     shelfWidth?: number; // px
@@ -63,6 +66,13 @@
 <div class="page">
   <Head onkeys={() => list?.open()} />
   <Ribbon lesson={lesson ?? shared.desk?.inHand} {mark} {onmark} />
+  {#if personal && shared.covered}
+    <div class="hidden" role="status">
+      <h1>Names, slips and notes are hidden here</h1>
+      <p>Others may see this screen. The key h, or a touch, shows them again.</p>
+      <Plain onclick={cover}>Show them again</Plain>
+    </div>
+  {/if}
   <main
     class="bench"
     style:--drawer="{drawer}px"
@@ -70,6 +80,7 @@
     style:--book="{bookWidth}px"
     data-open={open}
     data-lead={lead}
+    class:gone={personal && shared.covered}
   >
     <section class="shelf" aria-label="Shelf">{@render shelf()}</section>
     <section class="mat" class:scene aria-label={title}>
@@ -82,7 +93,7 @@
         Shelf <span>{shelfSays}</span>
       </button>
       <button role="tab" aria-selected={open === 'book'} onclick={() => (open = 'book')}>
-        Book <span>{bookSays}</span>
+        Book <span class="private">{bookSays}</span>
       </button>
     </div>
     <!-- What is written may be longer than the page: keys scroll it too. -->
@@ -91,13 +102,27 @@
     <div class="foot">{@render foot()}</div>
   </main>
 </div>
-<Keys bind:this={list} keys={[...keys, ['?', 'this list']]} />
+<Keys
+  bind:this={list}
+  keys={[...keys, ['h', 'hide names, slips and notes, or show them'], ['?', 'this list']]}
+/>
 
 <style>
   .page {
     display: grid;
     grid-template-rows: 52px 44px minmax(0, 1fr);
     height: 100%;
+  }
+  .hidden {
+    display: grid;
+    gap: 12px;
+    place-content: center;
+    justify-items: center;
+    padding: 24px;
+    text-align: center;
+  }
+  .bench.gone {
+    display: none;
   }
   .bench {
     display: grid;

@@ -52,7 +52,12 @@
   <nav aria-label="Views">
     {@render to('Today', view('today'), at === 'today')}
     {#if shared.mayPresent}{@render to('Numbers', view('numbers'), at === 'numbers')}{/if}
-    {#if mat}{@render to('Mat', mat, ['mat', 'gather', 'record'].includes(at))}{/if}
+    {#if mat}{@render to(
+        inHand?.whole ? 'Slates' : 'Mat',
+        mat,
+        ['mat', 'gather', 'record', 'slates'].includes(at),
+      )}{/if}
+    {#if shared.mayPresent}{@render to('Openers', view('openers'), at === 'openers')}{/if}
     {@render to('Class', view('class'), at === 'class' || at === 'learner')}
   </nav>
   <span class="right">
@@ -176,10 +181,13 @@
   }
   @media (max-width: 900px) {
     .brand {
-      width: 180px;
+      width: auto;
+      margin-right: 8px;
     }
     nav a {
-      padding: 0 11px;
+      justify-content: center;
+      min-width: 44px;
+      padding: 0 8px;
     }
   }
   @media (max-width: 700px) {
@@ -209,6 +217,7 @@
     nav a {
       flex: 1;
       justify-content: center;
+      min-width: 44px;
       min-height: 44px;
       padding: 0 6px;
     }

@@ -38,9 +38,10 @@
       <span class="sum" class:long>{long ? breaking : lesson.sum.said}</span>
       <span class="about">
         <span class="what">{lesson.sum.stage.name}{lesson.with ? `, ${lesson.with}` : ''}</span>
-        <span class="who"
-          >{lesson.stand === 'ended' ? 'ended: ' : ''}{lesson.children.join(' · ') ||
-            'practice, no children'}</span
+        <span class="who" class:private={lesson.children.length > 0}
+          >{lesson.stand === 'ended' ? 'ended: ' : ''}{lesson.whole
+            ? 'the whole class'
+            : lesson.children.join(' · ') || 'practice, no children'}</span
         >
       </span>
     </a>

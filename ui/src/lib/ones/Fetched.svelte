@@ -33,6 +33,11 @@
             d="M3 4h34v18c-6 4-11-2-17 1-6 3-11-2-17 0z"
           />
         {:else if f.id === 'card'}<path class="line" d="M3 5h34v18H3zM22 5v18M30 5v18" />
+        {:else if f.id.startsWith('rack')}<path
+            class="line"
+            d="M3 4h34v20H3zM3 11h34M3 18h34"
+          /><path class="beads" d="M8 11h12M8 18h7" />
+        {:else if f.id === 'band'}<ellipse class="line" cx="20" cy="14" rx="11" ry="7" />
         {:else if f.id === 'pencil'}<path class="line" d="M8 22l2-6L28 3l4 4-17 14z" />
         {:else}<path class="line" d="M6 3h28v22H6zM11 9h18M11 14h13" />{/if}
       </svg>
@@ -56,6 +61,12 @@
   }
   b {
     font-size: var(--t3);
+  }
+  .beads {
+    stroke: var(--plum);
+    stroke-width: 5;
+    stroke-dasharray: 0.1 5;
+    stroke-linecap: round;
   }
   .counter {
     fill: var(--ones);

@@ -4,6 +4,9 @@
   import Piece from '../pieces/Piece.svelte';
   import type { One } from '../wire.gen';
   import Frame from './Frame.svelte';
+  import Hands from './Hands.svelte';
+  import Rack from './Rack.svelte';
+  import Sticks from './Sticks.svelte';
   import Word from './Word.svelte';
 
   let {
@@ -79,6 +82,17 @@
       >{one.given}</span
     >
   {/if}
+{:else if one.rack}
+  <Rack
+    pushed={one.rack.rows}
+    width={(one.rack.size > 20 ? 96 : 116) * size}
+    right={one.rack.right}
+    rest={false}
+  />
+{:else if one.shown === 'fingers'}
+  <Hands n={one.number} width={96 * size} />
+{:else if one.shown === 'bundles'}
+  <Sticks tens={one.tens} ones={one.ones} width={116 * size} height={52 * size} />
 {:else if one.shown === 'frames' || one.shown === 'covered'}
   <svg
     width={5.4 * cell}

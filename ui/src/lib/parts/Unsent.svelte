@@ -36,6 +36,9 @@
         <span class="row">
           <Plain onclick={() => outbox.again(p)}>Send it again</Plain>
           <Plain onclick={() => outbox.letGo(p)}>Discard it</Plain>
+          {#if p.kind === 'round' && p.class === shared.desk?.class.id}
+            <a href={view(`slates/${p.of}`)} use:link onclick={close}>Open the lesson</a>
+          {/if}
           {#if p.kind === 'record' && p.class === shared.desk?.class.id}
             <a href={view(`record/${p.of}`)} use:link onclick={close}>Open the lesson</a>
           {/if}

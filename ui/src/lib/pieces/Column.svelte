@@ -112,7 +112,7 @@
         style:grid-column={i + 2}
         style:grid-row={line + 2}
       >
-        {names[place] ?? ''}
+        <span class:private={!!names[place]}>{names[place] ?? ''}</span>
       </div>
     {/if}
   {/each}

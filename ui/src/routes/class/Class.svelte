@@ -84,6 +84,7 @@
 <svelte:window onkeydown={shortcuts({ space: plan })} />
 
 <Bench
+  personal
   title="Class"
   keys={[
     ['space', 'plan the lesson'],

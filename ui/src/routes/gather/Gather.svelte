@@ -111,6 +111,14 @@
       children.length ? { children, alone: false } : { alone: true, children: undefined },
     );
 
+  /** The whole class works it, each child with a slate. */
+  async function whole(): Promise<void> {
+    await hand.change({ whole: true, stand: 'mat' });
+    if (hand.trouble || hand.conflict) return;
+    await loadDesk(desk.class.id);
+    await push(view(`slates/${params.lesson}`));
+  }
+
   async function layOut(): Promise<void> {
     if (!lesson) return;
     if (shared.mayPresent && link?.stand === 'gathering') await hand.change({ stand: 'mat' });
@@ -340,6 +348,7 @@
         may={shared.mayPresent && link.stand !== 'ended'}
         apart={lesson.apart}
         onseat={seat}
+        onwhole={() => void whole()}
         bind:choosing
       />
       {#if choosing}

@@ -135,8 +135,12 @@
           >{i + 1}</text
         >
         {@const middle = seat.x + 22 + seat.name.length * 4}
-        <text x={middle} y="219" text-anchor="middle" transform={upright(middle, 214)}
-          >{seat.name}</text
+        <text
+          x={middle}
+          y="219"
+          text-anchor="middle"
+          transform={upright(middle, 214)}
+          class="private">{seat.name}</text
         >
       {/each}
     </g>

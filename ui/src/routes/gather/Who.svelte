@@ -12,6 +12,7 @@
     may,
     apart,
     onseat,
+    onwhole,
     choosing = $bindable(),
   }: {
     learners: Learner[];
@@ -22,6 +23,7 @@
     may: boolean;
     apart: string[]; // who of them are not to sit together
     onseat: (ids: string[]) => Promise<void>;
+    onwhole: () => void; // all come who are here, each with a slate
     choosing: boolean;
   } = $props();
 
@@ -43,9 +45,10 @@
     <button onclick={() => (choosing = !choosing)}>{choosing ? 'done' : 'change'}</button>
   {/if}
 </div>
-{#each apart as warning (warning)}<p class="apart" role="status">{warning}</p>{/each}
+{#each apart as warning (warning)}<p class="apart private" role="status">{warning}</p>{/each}
 {#if choosing}
   <p class="small">one to four children, or none to practise alone</p>
+  {#if may}<button class="act" onclick={onwhole}>The whole class, with slates</button>{/if}
   <div class="names" role="group" aria-label="Children">
     {#each learners as child (child.id)}
       {@const seat = ids.indexOf(child.id)}
@@ -54,7 +57,7 @@
         aria-pressed={seat >= 0}
         disabled={seat < 0 && ids.length >= seats}
         onclick={() => void toggle(child.id)}
-        >{#if seat >= 0}<b>{seat + 1}</b>{/if}{child.name}</button
+        >{#if seat >= 0}<b>{seat + 1}</b>{/if}<span class="private">{child.name}</span></button
       >
     {/each}
   </div>
@@ -63,7 +66,7 @@
     {#each roles as role, i (role.name)}
       <li>
         <span class="seat kid">{i + 1}</span>
-        <span><b>{role.name}</b><br />{role.does}</span>
+        <span><b class="private">{role.name}</b><br />{role.does}</span>
       </li>
     {/each}
   </ol>

@@ -278,6 +278,7 @@
 />
 
 <Bench
+  personal
   title={child?.name ?? 'Child'}
   keys={draft
     ? [

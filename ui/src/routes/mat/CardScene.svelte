@@ -71,13 +71,18 @@
   const HEAD = 92;
   /** A lane is one digit wider than its cards: its ten. */
   const digits = $derived(places.reduce((n, p) => n + String(p.unit).length + 1, 0));
+  /** Above the rows stand the names of the places, and 12 px between all. */
+  const high = $derived(Math.min(116, (h - 104) / Math.max(2, rows.length) - 12));
   const cell = $derived(
     Math.max(
       13,
-      Math.min(34, Math.floor((w - HEAD - 72 - places.length * 8) / Math.max(1, digits))),
+      Math.min(
+        34,
+        Math.floor(high / 1.75),
+        Math.floor((w - HEAD - 72 - places.length * 8) / Math.max(1, digits)),
+      ),
     ),
   );
-  const high = $derived(Math.min(116, (h - 130) / Math.max(2, rows.length)));
 </script>
 
 <div

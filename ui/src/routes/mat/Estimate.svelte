@@ -96,11 +96,13 @@
                   rx="1.5"
                 />
               </svg>
-              {c.name} <b class="kid">{v}</b><span class="unseen">, locked</span>
+              <span class="private">{c.name}</span> <b class="kid">{v}</b><span class="unseen"
+                >, locked</span
+              >
             </span>
           {:else if step.before}
             <button class="act" aria-expanded={saying === c.id} onclick={() => ask(c.id)}
-              >{c.name} …</button
+              ><span class="private">{c.name}</span> …</button
             >
           {/if}
         </li>

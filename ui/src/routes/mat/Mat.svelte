@@ -7,8 +7,8 @@
   import { inTurn } from '../../lib/frames.svelte';
   import { shortcuts } from '../../lib/keys';
   import { LessonInHand } from '../../lib/lesson.svelte';
-  import BackArrow from '../../lib/parts/BackArrow.svelte';
   import Next from '../../lib/parts/Next.svelte';
+  import Steps from '../../lib/parts/Steps.svelte';
   import Wrong from '../../lib/parts/Wrong.svelte';
   import Column from '../../lib/pieces/Column.svelte';
   import { loadDesk, shared, view } from '../../lib/state.svelte';
@@ -358,8 +358,8 @@
             <svg width="22" height="16" viewBox="0 0 22 16" aria-hidden="true">
               <use href="#leaf" transform="translate(1 13) rotate(-10)" />
             </svg>
-            <span><b>{turn}</b> <span class="small">has the turn</span></span>
-            {#if then}<span class="then">then {then}</span>{/if}
+            <span><b class="private">{turn}</b> <span class="small">has the turn</span></span>
+            {#if then}<span class="then">then <span class="private">{then}</span></span>{/if}
           </p>
         {/if}
         {#if asking && next}
@@ -398,25 +398,16 @@
       {#if ended}
         <Next label="Back to Today" onclick={() => void push(view('today'))} />
       {:else}
-        <div class="steps">
-          <button
-            class="back"
-            disabled={hand.index === 0 && !asking && !hands}
-            onclick={back}
-            aria-label="Back"
-          >
-            <BackArrow />
-            Back
-          </button>
-          <Next
-            label={hands && writes
-              ? lesson.writeUp
-              : hands || asking
-                ? 'Show it'
-                : (to?.do ?? (goesOn ? 'On to the next one' : lesson.finish))}
-            onclick={forward}
-          />
-        </div>
+        <Steps
+          label={hands && writes
+            ? lesson.writeUp
+            : hands || asking
+              ? 'Show it'
+              : (to?.do ?? (goesOn ? 'On to the next one' : lesson.finish))}
+          first={hand.index === 0 && !asking && !hands}
+          onback={back}
+          onnext={forward}
+        />
         {#if to && writes && !hands}
           <div class="write"><button class="act" onclick={toRecord}>{lesson.writeUp}</button></div>
         {/if}
@@ -517,29 +508,6 @@
     line-height: 34px;
     white-space: pre-wrap;
   }
-  .steps {
-    display: grid;
-    grid-template-columns: 72px 1fr;
-    gap: var(--s2);
-  }
-  .back {
-    display: flex;
-    flex-direction: column;
-    align-items: center;
-    justify-content: center;
-    gap: 4px;
-    min-height: 64px;
-    border: 1.5px solid var(--edge);
-    border-radius: var(--r2);
-    background: var(--paper);
-  }
-  .back:hover:not(:disabled) {
-    border-color: var(--leaf);
-  }
-  .back:disabled {
-    border-style: dashed;
-    color: var(--ink-2);
-  }
   .write {
     display: block;
     margin-bottom: -12px;
@@ -591,10 +559,6 @@
     }
   }
   @media (max-width: 700px) and (max-height: 500px) {
-    .steps {
-      flex: 3;
-      grid-template-columns: 60px 1fr;
-    }
     .write {
       flex: 2;
       font-size: var(--t1);

@@ -29,7 +29,7 @@
   let painted = $state.raw<{ for: string; sprites: Sprites; inks: Look['inks'] }>();
   const wanted = $derived(`${look.material} ${scale}`);
   $effect(() => {
-    void [forced.current, shared.desk?.palette];
+    void [forced.current, shared.palette];
     const [{ material }, size, key] = [look, scale, wanted];
     let off = false;
     const paint = async (): Promise<void> => {

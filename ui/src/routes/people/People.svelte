@@ -164,6 +164,7 @@
 <svelte:window onkeydown={shortcuts({ space: next })} />
 
 <Bench
+  personal
   title="People"
   keys={[['space', lines.length ? 'add the names' : 'to the class']]}
   drawer={300}

@@ -315,6 +315,7 @@
 />
 
 <Bench
+  personal
   title="Record"
   scene
   bookWidth={348}

@@ -19,7 +19,7 @@
   const changed = $derived(JSON.stringify(colours) !== JSON.stringify(palette.ours));
 
   const put = (kind: keyof Colours, i: number, colour: string): void =>
-    onset({ ...colours, [kind]: colours[kind].map((c, k) => (k === i ? colour : c)) });
+    onset({ ...colours, [kind]: colours[kind]!.map((c, k) => (k === i ? colour : c)) });
 </script>
 
 <fieldset disabled={!may}>
@@ -52,6 +52,23 @@
           value={s.fill}
           aria-label="Colour of the {s.name}"
           onchange={(e) => put('stair', i, e.currentTarget.value)}
+        />
+      </label>
+    {/each}
+  </div>
+  <h2>Bead rack</h2>
+  <div class="stair">
+    {#each palette.rack as s, i (s.id)}
+      <label>
+        <svg width="40" height="40" viewBox="0 0 40 40" aria-hidden="true">
+          <circle cx="20" cy="20" r="16" fill={s.fill} stroke="var(--ink)" stroke-width="1.6" />
+          {#if i}<circle cx="20" cy="20" r="3.4" fill="var(--ink)" />{/if}
+        </svg>
+        <input
+          type="color"
+          value={s.fill}
+          aria-label="Colour of the {s.name}"
+          onchange={(e) => put('rack', i, e.currentTarget.value)}
         />
       </label>
     {/each}

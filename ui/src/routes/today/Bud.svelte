@@ -56,7 +56,7 @@
         <tbody>
           {#each m.seats as c (c.id)}
             <tr>
-              <th>{c.name}</th>
+              <th class="private">{c.name}</th>
               <td
                 ><span class="dots" aria-hidden="true"
                   >{#each { length: Math.min(DOTS, c.inRow) }, i (i)}<i></i>{/each}</span

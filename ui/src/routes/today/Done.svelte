@@ -15,12 +15,14 @@
 <ul>
   {#each lessons as l (l.id)}
     <li>
-      <a href={view(`record/${l.id}`)} use:link>
+      <a href={view(`${l.whole ? 'slates' : 'record'}/${l.id}`)} use:link>
         <svg width="22" height="22" viewBox="-11 -20 22 22" aria-hidden="true">
           <use href="#leaf" transform="rotate(-30) scale(.9)" />
         </svg>
         <span>
-          <b>{l.children.join(', ') || 'Practice, no children'}</b>
+          <b class:private={l.children.length > 0}
+            >{l.whole ? 'The whole class' : l.children.join(', ') || 'Practice, no children'}</b
+          >
           <span class="small">{l.at}, {l.stage}</span>
         </span>
         <span class="kid tasks">{tasks(l)}</span>

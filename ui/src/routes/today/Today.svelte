@@ -142,7 +142,9 @@
             ? `in your hand, since ${l.since}`
             : `open, since ${l.since}`}{/if}</span
       >
-      <strong>{l.children.join(', ') || 'Practice, no children'}</strong>
+      <strong class:private={l.children.length > 0}
+        >{l.whole ? 'The whole class' : l.children.join(', ') || 'Practice, no children'}</strong
+      >
       <span class="stage">{l.sum.stage.name}{l.with ? `, ${l.with}` : ''}</span>
       <span class="said">{l.said}</span>
     </a>
@@ -292,8 +294,13 @@
       <FirstNames {first} />
     {:else if inHand}
       <h1>Next</h1>
-      <p class="nextup">{inHand.next}</p>
-      <p class="small">{inHand.sum.said}, {inHand.sum.swaps}</p>
+      {#if inHand.whole}
+        <p class="nextup">{inHand.sum.said}</p>
+        <p class="small">The whole class, with slates</p>
+      {:else}
+        <p class="nextup">{inHand.next}</p>
+        <p class="small">{[inHand.sum.said, inHand.sum.swaps].filter(Boolean).join(', ')}</p>
+      {/if}
       {#if shared.mayPresent}
         <p class="other"><a href={view('numbers')} use:link>Choose other numbers</a></p>
       {/if}
@@ -315,7 +322,11 @@
               <svg width="18" height="22" viewBox="0 0 18 22" aria-hidden="true">
                 <path d="M2 1.5H16V20.5H2ZM5 7H13M5 11H13M5 15H10" class="page" />
               </svg>
-              <span><b>{u.day}: {u.names}</b><br /><span class="small">{u.what}</span></span>
+              <span
+                ><b>{u.day}: <span class="private">{u.names}</span></b><br /><span class="small"
+                  >{u.what}</span
+                ></span
+              >
             </a>
           </li>
         {/each}
@@ -329,7 +340,7 @@
             <a href={view(`learner/${c.id}`)} use:link>
               <Sign state={c.state} />
               <span
-                ><b>{c.name}</b> <span class="why">{c.why}</span>
+                ><b class="private">{c.name}</b> <span class="why private">{c.why}</span>
                 <span class="small">{c.what}</span></span
               >
             </a>

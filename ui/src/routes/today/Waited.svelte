@@ -15,7 +15,7 @@
   {#each waited as c (c.id)}
     <li>
       <a href={view(`learner/${c.id}`)} use:link>
-        <span class="who"><b>{c.name}</b><span class="small">{c.says}</span></span>
+        <span class="who"><b class="private">{c.name}</b><span class="small">{c.says}</span></span>
         <svg width={W} height="16" aria-hidden="true">
           {#if !c.never}<use href="#leaf" transform="translate(3 9) rotate(-30) scale(.5)" />{/if}
           <path d="M8 9H{x(c.never ? most : c.days)}" class:never={c.never} />

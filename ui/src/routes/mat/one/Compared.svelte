@@ -96,7 +96,7 @@
     return Math.max(tight(place), Math.min(wide(place), spare / Math.max(1, across(place) - 1)));
   };
   const name = (place: string): string =>
-    shared.desk!.words.places.find((p) => p.id === place)?.many ?? place;
+    shared.words.places.find((p) => p.id === place)?.many ?? place;
   /** The sign that is right, once the work is done. */
   const sign = $derived(
     one.answered === 'sign' && done

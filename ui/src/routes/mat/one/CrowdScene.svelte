@@ -72,8 +72,11 @@
       {/if}
     {/each}
     {#each crowd.tens.slice(0, rings) as at, k (k)}
-      <text class="ten" x={at.x} y={at.y} font-size={Math.max(19, Math.min(36, at.r * 1.25))}
-        >10</text
+      <text
+        class="ten"
+        x={at.x}
+        y={at.y}
+        font-size={Math.max(19, Math.min(36, at.r * 1.25), 14.4 / scale)}>10</text
       >
     {/each}
   </g>

@@ -30,7 +30,7 @@
   const size = $derived(
     Math.min(h * 0.3, w / (long ? Math.max(13, one.given.length * 0.52) : 7), long ? 60 : 110),
   );
-  const words = $derived(shared.desk!.words);
+  const words = $derived(shared.words);
   /** Tens and ones are always said; of a large number only what there is. */
   const units = $derived(one.digits.filter((d) => d.digit > 0 || one.number < 100));
   /** What it is in words of its kinds stands in two lines at most. */

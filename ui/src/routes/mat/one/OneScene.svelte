@@ -1,21 +1,24 @@
 <script lang="ts">
   // The mat of a number that is asked alone: the component that its scene names, and under
   // it the word and the figures, dashed until they are said and written.
-  import type { Component } from 'svelte';
+  import { setContext, type Component } from 'svelte';
   import ThingDefs from '../../../lib/ones/ThingDefs.svelte';
   import Twist from '../../../lib/ones/Twist.svelte';
   import Word from '../../../lib/ones/Word.svelte';
   import type { Lesson, One, Step } from '../../../lib/wire.gen';
   import Boxes from './Boxes.svelte';
+  import Bundles from './Bundles.svelte';
   import Compared from './Compared.svelte';
   import CrowdScene from './CrowdScene.svelte';
   import Figures from './Figures.svelte';
+  import Fingers from './Fingers.svelte';
   import Frames from './Frames.svelte';
   import { handsOf } from './hands';
   import OneCards from './OneCards.svelte';
   import PartsSum from './PartsSum.svelte';
   import Pictures from './Pictures.svelte';
   import Places from './Places.svelte';
+  import RackScene from './RackScene.svelte';
   import Row from './Row.svelte';
   import Tens from './Tens.svelte';
 
@@ -26,6 +29,8 @@
     w,
     h,
     hands,
+    bare = false,
+    large = false,
     ontold = () => undefined,
   }: {
     lesson: Lesson;
@@ -33,6 +38,8 @@
     material: string;
     w: number;
     h: number;
+    bare?: boolean; // the picture alone, without its word and figures
+    large?: boolean; // for the last row of a class
     hands?: string; // it is in the child's hands, kept under this name
     ontold?: () => void; // the mat has said that something there is not right
   } = $props();
@@ -58,7 +65,12 @@
     cards: OneCards,
     rows: Compared,
     sum: PartsSum,
+    rack: RackScene,
+    fingers: Fingers,
+    bundles: Bundles,
   };
+  setContext('bare', () => bare);
+  setContext('large', () => large);
   const one = $derived(lesson.link.sum.one!);
   const Scene = $derived(SCENES[lesson.scene]);
   const Hands = $derived(handsOf(one));
@@ -68,16 +80,26 @@
   const STRIP = 124;
   const MARGIN = 24;
   const strip = $derived(
-    (hands && lesson.scene === 'places') ||
+    bare ||
+      (hands && lesson.scene === 'places') ||
       ['count-back', 'match', 'sign', 'decides', 'order'].includes(one.answered)
       ? 0
-      : Math.min(STRIP, h * 0.2),
+      : Math.min(large ? h : STRIP, h * (large ? 0.27 : 0.2)),
   );
   /** Long words and many figures are smaller: they share the strip. */
   const size = $derived(
-    Math.min(52, strip * 0.42, (w - 2 * MARGIN) / Math.max(3, one.digits.length * 2.9)),
+    Math.min(large ? h : 52, strip * 0.42, (w - 2 * MARGIN) / Math.max(3, one.digits.length * 2.9)),
   );
-  const saidSize = $derived(one.number > 100 ? Math.max(18, Math.min(30, size * 0.62)) : size);
+  /** The word stands beside its cords and figures. */
+  const CORDS = 104;
+  const LETTER = 0.56; // of the size, on average
+  const word = $derived(one.parts.map((p) => p.text).join(''));
+  const beside = $derived(w - 2 * MARGIN - CORDS - one.digits.length * 1.5 * size);
+  const saidSize = $derived(
+    one.number > 100
+      ? Math.max(18, Math.min(large ? h : 30, size * 0.62))
+      : Math.max(18, Math.min(size, beside / (word.length * LETTER))),
+  );
   const answered = $derived(step.kind === 'answer');
   /** Figures that are given are there from the beginning; the others once they are written. */
   const given = $derived(one.shown === 'numeral');

@@ -3,6 +3,7 @@
   import Fetched from '../../../lib/ones/Fetched.svelte';
   import Piece from '../../../lib/pieces/Piece.svelte';
   import type { Lesson, Words } from '../../../lib/wire.gen';
+  import { opposite } from './opposite.svelte';
 
   let {
     lesson,
@@ -33,9 +34,19 @@
   {#each lesson.needs.fetch as f (f.id)}
     <li><Fetched {f} {material} {words} /></li>
   {:else}
-    <li class="small">Nothing is needed: it is done in the head.</li>
+    <li class="small">
+      {lesson.scene === 'fingers'
+        ? 'Nothing is needed but ten fingers.'
+        : 'Nothing is needed: it is done in the head.'}
+    </li>
   {/each}
 </ul>
+{#if one?.rack}
+  <p class="small">{one.rack.pushes} {one.rack.fewest === 1 ? 'shows' : 'show'} it.</p>
+  <button class="act" aria-pressed={opposite.turned} onclick={() => opposite.turn()}
+    >{opposite.turned ? 'Seen from my side' : 'Seen from the child’s side'}</button
+  >
+{/if}
 {#if laid}
   <div class="materials" role="radiogroup" aria-label="Material">
     {#each kinds as m (m.id)}

@@ -40,7 +40,7 @@
   const column = $derived(Math.min(200, (w - 60) / places.length));
   const size = $derived(Math.min(46, column / (units ? 5 : 3.4), h / 9));
   const name = (place: string, n: number): string => {
-    const p = shared.desk!.words.places.find((x) => x.id === place);
+    const p = shared.words.places.find((x) => x.id === place);
     return (n === 1 ? p?.one : p?.many) ?? place;
   };
   const says = (place: string, n: number): string =>

@@ -32,7 +32,7 @@
 
 <svg width={w} height={h} viewBox="0 0 {w} {h}" data-one="pictures" data-laid={laid}>
   {#if !matches}
-    <text class="given" x={w / 2} y={given * 0.72} font-size={given * 0.7}>{one.given}</text>
+    <text class="given" x={w / 2} y={given * 0.74} font-size={given * 0.58}>{one.given}</text>
   {/if}
   {#each one.choices as c, i (c.number)}
     {@const right = !matches && found && c.number === one.number}

@@ -23,7 +23,7 @@
     {lesson}
     {index}
     material={one.drawn ? 'drawings' : laid}
-    words={shared.desk!.words}
+    words={shared.words}
     {w}
     {h}
     apart={lesson.steps[index]!.kind === 'label'}

@@ -45,7 +45,7 @@
   const UNIT: Record<string, number> = { thousands: 3.4, hundreds: 5, tens: 6, ones: 11 };
   const STEP: Record<string, number> = { thousands: 4.4, hundreds: 1.6, tens: 1.5, ones: 1.35 };
   const name = (place: string): string =>
-    shared.desk!.words.places.find((p) => p.id === place)?.many ?? place;
+    shared.words.places.find((p) => p.id === place)?.many ?? place;
 
   /** What was said belongs to what lay there. */
   function lay(next: Record<string, number>): void {
