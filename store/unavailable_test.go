@@ -38,29 +38,30 @@ func TestADatabaseThatIsCutOff(t *testing.T) {
 	s := newSchool(t)
 	link := pgtest.Between(t, s.url)
 	far := pgtest.Open(t, link.URL)
-	ask := func() error {
-		short, done := context.WithTimeout(ctx, 700*time.Millisecond)
+	within := func(d time.Duration) error {
+		short, done := context.WithTimeout(ctx, d)
 		defer done()
 		_, err := far.Class(short, s.orchard.ID)
 		return err
 	}
-	must(t, ask())
+	// What must be answered has the time of a slow machine; what cannot be is not waited for.
+	answered := func() { must(t, within(time.Minute)) }
+	answered()
 	link.Cut()
-	if err := ask(); !store.Unavailable(err) {
+	if err := within(time.Minute); !store.Unavailable(err) {
 		t.Errorf("cut off: %v", err)
 	}
 	if _, err := store.Open(ctx, link.URL); !store.Unavailable(err) || store.Refused(err) {
 		t.Errorf("opened while it is cut off: %v", err)
 	}
 	link.Mend()
-	must(t, ask())
+	answered()
 	link.Freeze()
-	began := time.Now()
-	if err := ask(); !store.Unavailable(err) || time.Since(began) > 3*time.Second {
-		t.Errorf("frozen: %v after %v", err, time.Since(began))
+	if err := within(700 * time.Millisecond); !store.Unavailable(err) {
+		t.Errorf("frozen: %v", err)
 	}
 	link.Mend()
-	must(t, ask())
+	answered()
 	if _, err := store.Open(ctx, s.url+"&user=nobody"); err == nil || store.Unavailable(err) || !store.Refused(err) {
 		t.Errorf("let in as nobody: %v", err)
 	}
