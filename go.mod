@@ -5,6 +5,7 @@ go 1.26.0
 ignore ./ui/node_modules
 
 require (
+	codeberg.org/go-pdf/fpdf v0.12.0
 	github.com/caarlos0/env/v11 v11.4.2
 	github.com/chromedp/cdproto v0.159.0
 	github.com/chromedp/chromedp v0.23.0
@@ -20,11 +21,11 @@ require (
 	github.com/spf13/pflag v1.0.9
 	github.com/valyala/fasthttp v1.69.0
 	golang.org/x/crypto v0.59.0
+	golang.org/x/image v0.48.0
 	golang.org/x/term v0.48.0
 )
 
 require (
-	codeberg.org/go-pdf/fpdf v0.12.0 // indirect
 	github.com/BurntSushi/toml v1.4.1-0.20240526193622-a339e1f7089c // indirect
 	github.com/andybalholm/brotli v1.2.6 // indirect
 	github.com/bahlo/generic-list-go v0.2.0 // indirect

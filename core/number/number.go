@@ -495,7 +495,7 @@ func (a Asked) Right() task.Answer {
 	case CountBack:
 		return task.Answer{lastBox}
 	case Match:
-		return task.Answer{place.Number(len(choicesOf(a.Number)))}
+		return task.Answer{place.Number(len(ChoicesOf(a.Number)))}
 	case HowMany:
 		return task.Answer{a.Number / 10}
 	case Hundreds:

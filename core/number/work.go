@@ -548,7 +548,7 @@ func (w *worker) layTens() {
 // pick lays out pictures of which one shows the number.
 func (w *worker) pick() {
 	w.scenes, w.Drawn = Pictures, w.n > MostInFrames
-	w.Choices = choicesOf(w.Asked.Number)
+	w.Choices = ChoicesOf(w.Asked.Number)
 	w.Enter(trace.Counting, place.Ones)
 	w.Step(trace.Step{Kind: Found, Count: w.n})
 }
@@ -556,16 +556,16 @@ func (w *worker) pick() {
 // match lays each picture to its numeral, one after another.
 func (w *worker) match() {
 	w.scenes, w.Drawn = Pictures, w.n > MostInFrames
-	w.Choices = choicesOf(w.Asked.Number)
+	w.Choices = ChoicesOf(w.Asked.Number)
 	w.Enter(trace.Counting, place.Ones)
 	for i, n := range w.Choices {
 		w.Step(trace.Step{Kind: Laid, Count: int(n), Ten: i + 1})
 	}
 }
 
-// choicesOf are four pictures: the number, and those that are easily taken for it. They
-// stand in the order of size.
-func choicesOf(n place.Number) []place.Number {
+// ChoicesOf are four pictures to pick from: the number, and those that are easily taken for
+// it. They stand in the order of size.
+func ChoicesOf(n place.Number) []place.Number {
 	turned := n%10*10 + n/10
 	list := []place.Number{n}
 	for _, other := range []place.Number{turned, n - 1, n + 1, n + 10, n - 10, n + 2, n + 3} {
