@@ -29,6 +29,7 @@ fi
 packages=()
 compgen -G '/usr/lib/postgresql/*/bin/postgres' >/dev/null || command -v postgres >/dev/null || packages+=(postgresql)
 if [ "$for_what" = test ]; then
+  command -v pdftotext >/dev/null || packages+=(poppler-utils) # reads printed sheets back
   # Any Chromium will do; the one without windows is the fastest.
   browser=$(command -v chromium-headless-shell || command -v chromium || command -v chromium-browser || command -v google-chrome || true)
   if [ -z "$browser" ] || { [[ "$browser" != *-headless-shell ]] && [ "$(id -u)" -eq 0 ] && apt-cache show chromium-headless-shell >/dev/null 2>&1; }; then

@@ -126,6 +126,7 @@ func (w Words) StripTitle(t task.Task) string { return "How we work " + w.TaskSh
 // Words of a strip to take home.
 const (
 	StripStop  = "Stop here and try: what comes next, and what is it in the end?"
+	StripJoin  = "Push everything together."
 	StripYours = "Now you."
 	StripAsk   = "For the grown-up: ask, and let the child do it"
 )

@@ -112,7 +112,7 @@ func (p Print) columns(page *Page, body Area, own Own) {
 			page.add(Line{X1: x, Y1: cell.Y + 2, X2: x, Y2: cell.Bottom() - 2, Breadth: 0.25, Ink: Edge, Dashed: true}, Text{X: x + 2, Y: cell.Y + 5.5, Size: 3.8, Words: say.SheetRoom, Ink: Grey})
 		}
 		scale := min(1, at.W/f.width(), at.H/f.height())
-		nth(page, i, at.X, at.Y+5)
+		p.nth(page, i, at.X, at.Y+5)
 		p.column(page, f, own.Items[i], Point{at.X + (at.W+f.width()*scale)/2 - 1, at.Y + max(0, (at.H-f.height()*scale)/2)}, scale)
 	}
 }
@@ -226,7 +226,7 @@ func (p Print) lying(page *Page, body Area, own Own) {
 			page.add(Text{X: cell.X + 3, Y: line.Bottom() + 5, Size: 3.8, Words: say.SheetRoom, Ink: Grey})
 		}
 		mid := line.Y + line.H/2
-		nth(page, i, line.X, mid+1.6)
+		p.nth(page, i, line.X, mid+1.6)
 		box := 24.0
 		if pr.Rests() && own.Items[i].Stage != "sharing/share-even" {
 			box = 16

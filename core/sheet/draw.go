@@ -2,6 +2,7 @@ package sheet
 
 import (
 	"errors"
+	"fmt"
 	"math/rand/v2"
 	"slices"
 
@@ -286,4 +287,20 @@ func (s Spec) numbers(part Part, from From, seed uint64) ([]task.Task, error) {
 		}
 	}
 	return tasks, nil
+}
+
+// TryOut draws a task like another one: of its stage, with other numbers.
+func (s Spec) TryOut(worked Item, r choose.Range) (Item, error) {
+	stage := worked.Stage
+	if p, is := problem.From(worked.Task); is && stage == "" {
+		stage = choose.StageOf(p)
+	}
+	if stage == "" || s.Kind.Takes(worked.Task) != nil {
+		return Item{}, fmt.Errorf("%w: %s; %s", ErrTask, worked.Task, s.Kind.rules().asks())
+	}
+	list, err := s.some(Part{stage, 1}, From{Range: r, Had: []task.Task{worked.Task}}, s.Seed)
+	if err != nil || len(list) == 0 {
+		return Item{}, errors.Join(ErrNone, err)
+	}
+	return list[0], nil
 }

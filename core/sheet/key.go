@@ -29,7 +29,7 @@ type Gives struct {
 func (p Print) KeyOf(own Own) []Entry {
 	list := make([]Entry, len(own.Items))
 	for i, item := range own.Items {
-		e := Entry{Nth: i, Answer: item.Task.Result()}
+		e := Entry{Nth: p.first + i, Answer: item.Task.Result()}
 		if pr, is := problem.From(item.Task); is {
 			if _, t, worked := p.written(item); worked && !pr.Rests() {
 				e.Columns = t.Columns
@@ -209,7 +209,7 @@ func (p Print) keyPage(own Own) Page {
 	for i, e := range key {
 		y := headRule + 4 + step*float64(i) + min(5, step*0.7)
 		size := min(5, step*0.55)
-		page.add(Text{X: Side, Y: y, Size: size * 0.8, Words: fmt.Sprint(i + 1), Ink: Grey})
+		page.add(Text{X: Side, Y: y, Size: size * 0.8, Words: fmt.Sprint(e.Nth + 1), Ink: Grey})
 		words := w.TaskShort(own.Items[i].Task)
 		if a, is := number.From(own.Items[i].Task); is {
 			words = w.Numeral(a.Number)

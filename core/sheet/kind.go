@@ -57,23 +57,24 @@ type rules struct {
 	problems []task.Kind
 	least    int            // the fewest digits of the longest number
 	only     choose.StageID // the one stage that it has; empty for all that fit
+	typical  choose.StageID // that is drawn for where nothing else is known
 	ways     [][2]string
 	each     bool // each child can have its own numbers
 }
 
 // kinds are defined once: what can be asked for, drawn and laid out follows.
 var kinds = []rules{
-	{kind: Column, counts: []int{6, 9, 12}, usual: 9, problems: []task.Kind{problem.Sum, problem.Difference}, least: 2, each: true},
-	{kind: Lying, counts: []int{6, 8, 10, 12, 16, 20}, usual: 12, problems: []task.Kind{problem.Sum, problem.Difference, problem.Sharing, problem.Trays}, least: 1, each: true},
-	{kind: RingTens, counts: []int{1, 2, 4}, usual: 2, ways: [][2]string{{"crowd", "ring"}}, each: true},
-	{kind: DrawnTens, counts: []int{4, 6, 8}, usual: 6, ways: [][2]string{{"drawn", "write"}, {"numeral", "draw"}}, each: true},
-	{kind: TensAndOnes, counts: []int{6, 8, 10, 12}, usual: 10, ways: [][2]string{{"numeral", "units"}, {"units", "write"}}, each: true},
-	{kind: Frames, counts: []int{4, 6, 8}, usual: 6, ways: [][2]string{{"frames", "write"}, {"numeral", "fill"}}, each: true},
-	{kind: Teens, counts: []int{4, 6}, usual: 6, ways: [][2]string{{"numeral", "fill"}}, only: number.TenAndOnes, each: true},
-	{kind: Match, counts: []int{1, 2}, usual: 2, ways: [][2]string{{"numeral", "match"}}, each: true},
-	{kind: Picture, counts: []int{3, 4, 5}, usual: 4, ways: [][2]string{{"numeral", "pick"}}, each: true},
+	{kind: Column, typical: choose.OneSwapOnes, counts: []int{6, 9, 12}, usual: 9, problems: []task.Kind{problem.Sum, problem.Difference}, least: 2, each: true},
+	{kind: Lying, typical: choose.OneSwapOnes, counts: []int{6, 8, 10, 12, 16, 20}, usual: 12, problems: []task.Kind{problem.Sum, problem.Difference, problem.Sharing, problem.Trays}, least: 1, each: true},
+	{kind: RingTens, typical: number.TensAndOnes, counts: []int{1, 2, 4}, usual: 2, ways: [][2]string{{"crowd", "ring"}}, each: true},
+	{kind: DrawnTens, typical: number.TensAndOnes, counts: []int{4, 6, 8}, usual: 6, ways: [][2]string{{"drawn", "write"}, {"numeral", "draw"}}, each: true},
+	{kind: TensAndOnes, typical: number.TensAndOnes, counts: []int{6, 8, 10, 12}, usual: 10, ways: [][2]string{{"numeral", "units"}, {"units", "write"}}, each: true},
+	{kind: Frames, typical: number.TenAndOnes, counts: []int{4, 6, 8}, usual: 6, ways: [][2]string{{"frames", "write"}, {"numeral", "fill"}}, each: true},
+	{kind: Teens, typical: number.TenAndOnes, counts: []int{4, 6}, usual: 6, ways: [][2]string{{"numeral", "fill"}}, only: number.TenAndOnes, each: true},
+	{kind: Match, typical: number.WritingTeens, counts: []int{1, 2}, usual: 2, ways: [][2]string{{"numeral", "match"}}, each: true},
+	{kind: Picture, typical: number.WritingTeens, counts: []int{3, 4, 5}, usual: 4, ways: [][2]string{{"numeral", "pick"}}, each: true},
 	{kind: Minute, counts: []int{20, 30, 40}, usual: 30},
-	{kind: Cards}, {kind: Record}, {kind: Gather}, {kind: Strip},
+	{kind: Cards}, {kind: Record}, {kind: Gather, typical: choose.OneSwapOnes, problems: problem.Kinds(), least: 1}, {kind: Strip, typical: choose.OneSwapOnes, problems: []task.Kind{problem.Sum, problem.Difference, problem.Sharing, problem.Trays}, least: 1},
 }
 
 // Kinds returns all kinds of sheet.
@@ -99,6 +100,10 @@ func (k Kind) Counts() (counts []int, usual int) {
 	return r.counts, r.usual
 }
 
+// Typical is the stage that tasks of the kind are drawn for where nothing else is known; none
+// for a kind without stages.
+func (k Kind) Typical() choose.StageID { return k.rules().typical }
+
 // Each tells whether each child can have a sheet with numbers of its own.
 func (k Kind) Each() bool { return k.rules().each }
 
@@ -119,7 +124,7 @@ var (
 	ErrCount  = errors.New("a sheet cannot have so many tasks")
 	ErrStage  = errors.New("this sheet has no tasks of this stage")
 	ErrStrand = errors.New("this sheet has no tasks of these stages")
-	ErrFacts  = errors.New("facts are bonds, doubles, up-to-ten, over-ten or taking")
+	ErrFacts  = errors.New("facts are bonds, doubles, up-to-ten, over-ten or take-facts")
 	ErrTask   = errors.New("this task does not go onto this sheet")
 	ErrNone   = errors.New("there are no tasks for this sheet")
 	ErrDays   = fmt.Errorf("tasks that a child had lately are left out for 0 to %d days", MostDays)
@@ -236,9 +241,12 @@ func (k Kind) Stages() []choose.StageID {
 
 func (r rules) has(id choose.StageID) bool {
 	if kind := id.Kind(); kind != "" {
-		return slices.Contains(r.problems, kind) && id.Fit(nil) != nil && slices.Max(id.Fit(nil)) >= r.least
+		snake := id == choose.FirstSnake || id == choose.SecondSnake // these are bars of beads
+		return !snake && slices.Contains(r.problems, kind) && id.Fit(nil) != nil && slices.Max(id.Fit(nil)) >= r.least
 	}
-	return (r.only == "" || r.only == id) && len(r.spaces(id, 0)) > 0
+	spaces := r.spaces(id, 0)
+	few := slices.ContainsFunc(spaces, func(s number.Space) bool { return s.Count() < r.counts[0] })
+	return (r.only == "" || r.only == id) && len(spaces) > 0 && !few
 }
 
 // spaces are the numbers of a stage in each way in which the kind of sheet asks them.
@@ -288,6 +296,8 @@ func (r rules) asks() string {
 		return "a column sheet has sums and differences, such as 47+25 and 503-128"
 	case r.kind == Lying:
 		return "a lying sheet has sums, differences, sharing and equal groups, such as 47+25 and 84/4"
+	case r.kind == Strip:
+		return "a strip shows how a sum, a difference, sharing or equal groups are worked, such as 47+25"
 	case r.ways != nil:
 		return fmt.Sprintf("a sheet %s has numbers that are drawn by the seed", r.kind)
 	}

@@ -2,6 +2,7 @@ package sheet
 
 import (
 	"fmt"
+	"slices"
 
 	"vineswap/core/choose"
 	"vineswap/core/hue"
@@ -15,8 +16,10 @@ import (
 type Print struct {
 	Spec
 	Class setting.Class
-	Of    string // the class's name; empty without one
-	Code  string // by which its answers are typed back; empty without one
+	Of    string   // the class's name; empty without one
+	Code  string   // by which its answers are typed back; empty without one
+	Names []string // of the class, for a record sheet
+	first int      // the number of the first task of a page
 }
 
 // Where the parts of a page lie, in mm.
@@ -29,20 +32,45 @@ const (
 	footRoom = 7.0
 )
 
-// Pages lays out one sheet: its page, and a page of its own for the key where it is to have
-// one. More tasks than fit legibly onto a page are an error of the Spec.
+// Pages lays out one sheet. More tasks than the kind has room for go onto further pages; a key
+// has a page of its own behind each, or stands at its foot.
 func (p Print) Pages(own Own) ([]Page, error) {
+	switch p.Kind {
+	case Cards:
+		return p.NumberCards(), nil
+	case Record:
+		return p.RecordSheet(p.Names), nil
+	case Gather:
+		return p.GatherList(own.Items)
+	case Strip:
+		if len(own.Items) != 2 {
+			return nil, fmt.Errorf("%w: a strip shows one task, and has one to try", ErrTask)
+		}
+		return p.TakeHome(own.Items[0], own.Items[1])
+	}
 	if len(own.Items) == 0 {
 		return nil, ErrNone
 	}
-	for _, item := range own.Items {
-		if p.Kind == Minute {
-			break
+	var pages []Page
+	most := slices.Max(p.Kind.rules().counts)
+	for from := 0; from < len(own.Items); from += most {
+		made, err := p.sheet(Own{own.Name, own.Items[from:min(from+most, len(own.Items))]}, from)
+		if err != nil {
+			return nil, err
 		}
-		if err := p.Kind.Takes(item.Task); err != nil {
+		pages = append(pages, made...)
+	}
+	return pages, nil
+}
+
+// sheet lays out tasks that fit onto one page, the first of which has a number.
+func (p Print) sheet(own Own, first int) ([]Page, error) {
+	for _, item := range own.Items {
+		if err := p.Kind.Takes(item.Task); err != nil && p.Kind != Minute {
 			return nil, err
 		}
 	}
+	p.first = first
 	page, body := p.open(own.Name, p.asks(own))
 	var behind []Page
 	switch {
@@ -157,6 +185,6 @@ func (p Print) sign(page *Page, at place.Place, x, y, size float64) {
 }
 
 // nth writes the number of a task.
-func nth(page *Page, i int, x, y float64) {
-	page.add(Text{X: x, Y: y, Size: 4.6, Words: fmt.Sprint(i + 1), Ink: Grey})
+func (p Print) nth(page *Page, i int, x, y float64) {
+	page.add(Text{X: x, Y: y, Size: 4.6, Words: fmt.Sprint(p.first + i + 1), Ink: Grey})
 }

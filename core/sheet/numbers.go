@@ -86,7 +86,7 @@ func (p Print) ring(page *Page, cell Area, a number.Asked, i int) {
 		blanks = Area{cell.X, picture.Bottom() + 2, cell.W, 16}
 	}
 	panel(page, picture)
-	nth(page, i, picture.X+2, picture.Y+5.5)
+	p.nth(page, i, picture.X+2, picture.Y+5.5)
 	c, err := crowd.Lay(int(a.Number), uint64(a.Seed))
 	if err != nil {
 		return
@@ -122,7 +122,7 @@ func (p Print) ring(page *Page, cell Area, a number.Asked, i int) {
 // drawn is a quick drawing to be read, or a number to be drawn.
 func (p Print) drawn(page *Page, cell Area, a number.Asked, i int) {
 	panel(page, cell)
-	nth(page, i, cell.X+2, cell.Y+5.5)
+	p.nth(page, i, cell.X+2, cell.Y+5.5)
 	if a.Answered == number.Draw {
 		page.text(cell.X+9, cell.Y+12, 11, p.Class.Words().Numeral(a.Number))
 		return
@@ -135,7 +135,7 @@ func (p Print) drawn(page *Page, cell Area, a number.Asked, i int) {
 func (p Print) blanks(page *Page, cell Area, a number.Asked, i int) {
 	w := p.Class.Words()
 	mid := cell.Y + cell.H/2
-	nth(page, i, cell.X, mid+1.6)
+	p.nth(page, i, cell.X, mid+1.6)
 	x := cell.X + 9
 	if a.Answered == number.Write {
 		page.add(Text{X: x, Y: mid + 2, Size: 5.6, Words: w.UnitsOf(a.Number) + " =", Ink: Black, Most: cell.W - 9 - 26})
@@ -219,7 +219,7 @@ func frameCount(n place.Number) int {
 // frames is ten frames with dots to be counted, or a number for which dots are drawn.
 func (p Print) frames(page *Page, cell Area, a number.Asked, i int) {
 	panel(page, cell)
-	nth(page, i, cell.X+2, cell.Y+5.5)
+	p.nth(page, i, cell.X+2, cell.Y+5.5)
 	inner := Area{cell.X + 9, cell.Y + 5, cell.W - 14, cell.H - 24}
 	if a.Answered == number.Fill {
 		p.framesOf(page, inner, frameCount(a.Number), 0, false)
@@ -233,7 +233,7 @@ func (p Print) frames(page *Page, cell Area, a number.Asked, i int) {
 // colour is a teen number with rings, of which ten are coloured and then the ones.
 func (p Print) colour(page *Page, cell Area, a number.Asked, i int) {
 	panel(page, cell)
-	nth(page, i, cell.X+2, cell.Y+5.5)
+	p.nth(page, i, cell.X+2, cell.Y+5.5)
 	w := p.Class.Words()
 	page.text(cell.X+9, cell.Y+12, 11, w.Numeral(a.Number))
 	p.framesOf(page, Area{cell.X + 6, cell.Y + 15, cell.W - 12, cell.H - 31}, 2, 0, true)
@@ -261,7 +261,7 @@ func pictures(a number.Asked) []place.Number {
 
 // match sets four pictures beside four numbers, to be joined by lines.
 func (p Print) match(page *Page, cell Area, a number.Asked, i int) {
-	nth(page, i, cell.X, cell.Y+5)
+	p.nth(page, i, cell.X, cell.Y+5)
 	choices, shown := number.ChoicesOf(a.Number), pictures(a)
 	rows := Area{cell.X + 8, cell.Y, cell.W - 8, cell.H}.cells(len(choices), 1, 3)
 	for j, row := range rows {
@@ -276,7 +276,7 @@ func (p Print) match(page *Page, cell Area, a number.Asked, i int) {
 
 // pick sets a number beside four pictures, one of which shows it.
 func (p Print) pick(page *Page, cell Area, a number.Asked, i int) {
-	nth(page, i, cell.X, cell.Y+5)
+	p.nth(page, i, cell.X, cell.Y+5)
 	page.middle(cell.X+17, cell.Y+cell.H/2+4, 13, p.Class.Words().Numeral(a.Number))
 	choices := pictures(a)
 	for j, at := range (Area{cell.X + 32, cell.Y, cell.W - 32, cell.H}).cells(len(choices), len(choices), 3) {

@@ -108,8 +108,11 @@ func (p Print) TakeHome(worked, try Item) ([]Page, error) {
 	u := p.unit(t, steps, panels[0])
 	for i, panel := range panels {
 		says := lines[steps[i]].String()
-		if i == 0 {
+		switch {
+		case i == 0:
 			says = words.StripLaid(pr)
+		case t.Steps[steps[i]].Kind == swap.Join:
+			says = say.StripJoin
 		}
 		p.panel(&page, panel, i, t, steps[i], says, sheets[steps[i]], u)
 	}
@@ -141,7 +144,7 @@ func zonesOf(s trace.Step) []piece.Holding {
 
 // The share of a picture that its column takes, and the mm that its words do.
 const (
-	columnRoom = 0.34
+	columnRoom = 0.36
 	sayRoom    = 14.0
 )
 
@@ -165,7 +168,7 @@ func (p Print) unit(t swap.Trace, steps []int, panel Area) float64 {
 func (p Print) panel(page *Page, a Area, i int, t swap.Trace, step int, says string, s paper.Sheet, u float64) {
 	panel(page, a)
 	page.add(Disc{X: a.X + 5.5, Y: a.Y + 5.5, R: 3.2, Breadth: 0.3, Ink: Black}, Text{X: a.X + 5.5, Y: a.Y + 7, Size: 4.2, Words: fmt.Sprint(i + 1), Align: Middle, Bold: true, Ink: Black})
-	page.add(Text{X: a.X + 11, Y: a.Y + 7, Size: 4.6, Words: says, Ink: Black, Most: a.W - 14, Rows: 2})
+	page.add(Text{X: a.X + 11, Y: a.Y + 7, Size: 4.4, Words: says, Ink: Black, Most: a.W*(1-columnRoom) - 10, Rows: 2})
 	left := Area{a.X + 4, a.Y + sayRoom, a.W*(1-columnRoom) - 6, a.H - sayRoom - 2}
 	if a.W > 120 {
 		left.W = 90
@@ -180,7 +183,7 @@ func (p Print) panel(page *Page, a Area, i int, t swap.Trace, step int, says str
 		p.pieces(page, p.Class.Material, h, Area{x, left.Y, w*u + 0.01, left.H}, u)
 		x += (w + kindGap) * u
 	}
-	p.standing(page, s, Area{left.Right() + 2, a.Y + sayRoom - 1, a.Right() - left.Right() - 5, a.H - sayRoom - 1})
+	p.standing(page, s, Area{left.Right() + 3, a.Y + 2, a.Right() - left.Right() - 6, a.H - 4})
 }
 
 // standing draws a column as it is written, into an area.
@@ -276,7 +279,7 @@ func (p Print) tryOut(page *Page, try Item, words say.Words, swaps bool) float64
 	page.add(Text{X: Side, Y: y, Size: 4.8, Words: say.StripAsk, Bold: true, Ink: Black})
 	y -= 6
 	page.add(Line{X1: Side, Y1: y, X2: right, Y2: y, Breadth: 0.3, Ink: Black})
-	const box = 40.0
+	const box = 36.0
 	area := Area{Side, y - box - 3, right - Side, box}
 	panel(page, area)
 	page.add(Text{X: Side, Y: area.Y - 2.5, Size: 5.2, Words: say.StripYours, Ink: Black})
