@@ -55,6 +55,7 @@ type Record struct {
 	Chosen     bool      `json:"chosen"`
 	Run        int       `json:"run"`
 	Whole      bool      `json:"whole"` // on a slate, among those of the whole class
+	Paper      bool      `json:"paper"` // on a sheet
 	Note       string    `json:"note"`
 	Replaces   string    `json:"replaces"` // the record that this one corrects; empty for none
 	Withdrawn  bool      `json:"withdrawn"`

@@ -251,7 +251,7 @@ func (s *Server) exported(c *call) (formats.Learner, error) {
 func recordOf(o store.Observation) formats.Record {
 	r := formats.Record{
 		ID: o.ID.String(), Day: o.Day.String(), Stage: string(ladder.Credit(o.Task, o.Stage)), Manner: string(o.Manner), Material: string(o.Material), Problem: o.Task.String(), Part: o.Part.String(), Answer: o.Answer,
-		Right: o.Right(), Help: string(o.Help), Way: string(o.Way), Came: string(o.Came), Chosen: o.Chosen, Run: o.Runs, Whole: o.Whole, Note: o.Note, Withdrawn: o.Withdrawn, RecordedBy: o.By, RecordedAt: o.RecordedAt.UTC(),
+		Right: o.Right(), Help: string(o.Help), Way: string(o.Way), Came: string(o.Came), Chosen: o.Chosen, Run: o.Runs, Whole: o.Whole, Paper: o.Paper, Note: o.Note, Withdrawn: o.Withdrawn, RecordedBy: o.By, RecordedAt: o.RecordedAt.UTC(),
 	}
 	if o.Replaces.Valid {
 		r.Replaces = o.Replaces.UUID.String()

@@ -30,7 +30,8 @@ type Observation struct {
 	ClassID    uuid.UUID
 	LearnerID  uuid.UUID
 	LessonID   uuid.NullUUID
-	Nth        int // which of the lesson's tasks
+	SheetID    uuid.NullUUID
+	Nth        int // which of the tasks of the lesson, or of the sheet
 	Note       string
 	Withdrawn  bool
 	Replaces   uuid.NullUUID
@@ -86,12 +87,14 @@ type observationRow struct {
 	Seq        int64          `db:"seq"`
 	Part       string         `db:"part"`
 	Whole      bool           `db:"whole"`
+	Paper      bool           `db:"paper"`
+	SheetID    uuid.NullUUID  `db:"sheet_id"`
 	By         string         `db:"by_name"`
 	Current    bool           `db:"current"`
 }
 
 const observationColumns = `o.id, o.class_id, o.learner_id, o.lesson_id, o.nth, o.task, o.stage, o.manner, o.material, o.help, o.way, o.answer, o.came,
-	o.chosen, o.runs, o.note, o.day, o.withdrawn, o.replaces, o.recorded_by, o.recorded_at, o.seen_at, o.seq, o.part, o.whole, account.name as by_name,
+	o.chosen, o.runs, o.note, o.day, o.withdrawn, o.replaces, o.recorded_by, o.recorded_at, o.seen_at, o.seq, o.part, o.whole, o.paper, o.sheet_id, account.name as by_name,
 	later.yes is null as current`
 
 // What replaces a record is looked for record by record: with a limit PostgreSQL does
@@ -104,17 +107,17 @@ func (o Observation) row() (observationRow, error) {
 	return observationRow{
 		ID: o.ID, ClassID: o.ClassID, LearnerID: o.LearnerID, LessonID: o.LessonID, Nth: o.Nth, Task: kept, Stage: o.Stage, Manner: o.Manner,
 		Material: o.Material, Help: o.Help, Way: o.Way, Answer: o.Answer, Came: o.Came, Chosen: o.Chosen, Runs: o.Runs, Note: o.Note,
-		Day: o.Day.Time(), Withdrawn: o.Withdrawn, Replaces: o.Replaces, RecordedBy: o.RecordedBy, RecordedAt: o.RecordedAt, SeenAt: o.SeenAt, Seq: o.Seq, Part: o.Part.String(), Whole: o.Whole,
+		Day: o.Day.Time(), Withdrawn: o.Withdrawn, Replaces: o.Replaces, RecordedBy: o.RecordedBy, RecordedAt: o.RecordedAt, SeenAt: o.SeenAt, Seq: o.Seq, Part: o.Part.String(), Whole: o.Whole, Paper: o.Paper, SheetID: o.SheetID,
 	}, err
 }
 
 func (r observationRow) observation() (Observation, error) {
 	o := Observation{
-		ID: r.ID, ClassID: r.ClassID, LearnerID: r.LearnerID, LessonID: r.LessonID, Nth: r.Nth, Note: r.Note, Withdrawn: r.Withdrawn, Replaces: r.Replaces,
+		ID: r.ID, ClassID: r.ClassID, LearnerID: r.LearnerID, LessonID: r.LessonID, SheetID: r.SheetID, Nth: r.Nth, Note: r.Note, Withdrawn: r.Withdrawn, Replaces: r.Replaces,
 		RecordedBy: r.RecordedBy, By: r.By, RecordedAt: r.RecordedAt, SeenAt: r.SeenAt, Seq: r.Seq, Current: r.Current,
 	}
 	o.Stage, o.Manner, o.Material, o.Help, o.Way, o.Answer, o.Came = r.Stage, r.Manner, r.Material, r.Help, r.Way, r.Answer, r.Came
-	o.Chosen, o.Runs, o.Day, o.Whole = r.Chosen, r.Runs, book.DayOf(r.Day.UTC()), r.Whole
+	o.Chosen, o.Runs, o.Day, o.Whole, o.Paper = r.Chosen, r.Runs, book.DayOf(r.Day.UTC()), r.Whole, r.Paper
 	var err error
 	if o.Part, err = place.ParseSet(r.Part); err != nil {
 		return o, fmt.Errorf("observation %v: part: %w", r.ID, err)
@@ -243,7 +246,7 @@ type before struct {
 func look(ctx context.Context, tx *sqlx.Tx, o Observation, withFold bool) (before, error) {
 	var at before
 	err := tx.GetContext(ctx, &at, `with latest as (select class_id from enrolment where learner_id = $1 order by until is null desc, since desc, until desc limit 1),
-		stand as (select o.id, o.withdrawn, o.replaces from observation o where lesson_id = $3 and nth = $4 and learner_id = $1
+		stand as (select o.id, o.withdrawn, o.replaces from observation o where (lesson_id = $3 or sheet_id = $9) and nth = $4 and learner_id = $1
 			and not exists (select 1 from observation later where later.replaces = o.id))
 		select same.learner_id as owner, same.class_id as owner_class,
 			exists (select 1 from observation where id = $5 and class_id = $6 and learner_id = $1) as replaced,
@@ -254,7 +257,7 @@ func look(ctx context.Context, tx *sqlx.Tx, o Observation, withFold bool) (befor
 			nextval('event_order') as seq, case when $8 then fold end as fold, settings, to_json(weeks) as weeks
 		from (select 1) as one left join observation same on same.id = $2 left join standing on standing.learner_id = $1
 			left join latest on true left join class on class.id = latest.class_id`,
-		o.LearnerID, o.ID, o.LessonID, o.Nth, o.Replaces, o.ClassID, o.Day.Week(), withFold)
+		o.LearnerID, o.ID, o.LessonID, o.Nth, o.Replaces, o.ClassID, o.Day.Week(), withFold, o.SheetID)
 	return at, err
 }
 
@@ -269,7 +272,7 @@ func (b before) may(o Observation, anotherRun bool) (known bool, err error) {
 		return false, ErrNone
 	case o.Replaces.Valid && b.Corrected:
 		return false, ErrStale
-	case !o.Replaces.Valid && !anotherRun && o.LessonID.Valid && b.Others > 0:
+	case !o.Replaces.Valid && !anotherRun && (o.LessonID.Valid || o.SheetID.Valid) && b.Others > 0:
 		return false, ErrTwice
 	}
 	return false, nil
@@ -308,7 +311,7 @@ func (b before) goOn(o Observation, last *ladder.Fold, read func([]byte) (settin
 }
 
 const observationNames = `(id, class_id, learner_id, lesson_id, nth, task, stage, manner, material, help, way, answer, came,
-			chosen, runs, note, day, withdrawn, replaces, recorded_by, recorded_at, seen_at, seq, part, whole)`
+			chosen, runs, note, day, withdrawn, replaces, recorded_by, recorded_at, seen_at, seq, part, whole, paper, sheet_id)`
 
 // insertObservation keeps a record with what it says of its spot, and how the
 // learner stands by it; without a fold the learner will be judged anew.
@@ -321,7 +324,7 @@ func insertObservation(ctx context.Context, tx *sqlx.Tx, o Observation, written 
 		fold = []byte{}
 	}
 	_, err = tx.NamedExecContext(ctx, `with kept as (insert into observation `+observationNames+` values (:id, :class_id, :learner_id, :lesson_id, :nth, :task, :stage, :manner, :material,
-				:help, :way, :answer, :came, :chosen, :runs, :note, :day, :withdrawn, :replaces, :recorded_by, :recorded_at, :seen_at, :seq, :part, :whole)),
+				:help, :way, :answer, :came, :chosen, :runs, :note, :day, :withdrawn, :replaces, :recorded_by, :recorded_at, :seen_at, :seq, :part, :whole, :paper, :sheet_id)),
 			at as (insert into spot (lesson_id, nth, learner_id, class_id, written) select cast(:lesson_id as uuid), :nth, :learner_id, :class_id, :written where cast(:lesson_id as uuid) is not null
 				on conflict (lesson_id, nth, learner_id) do update set written = excluded.written where spot.written <> excluded.written)
 		insert into standing (learner_id, fold) values (:learner_id, :fold) on conflict (learner_id) do update set fold = excluded.fold`,
@@ -337,65 +340,137 @@ func insertObservation(ctx context.Context, tx *sqlx.Tx, o Observation, written 
 // parameters.
 const batch = 1_000
 
-func insertObservations(ctx context.Context, tx *sqlx.Tx, list []Observation) error {
+// inOrder gives new observations their places in the order of events, one after another.
+func inOrder(ctx context.Context, tx *sqlx.Tx, list []Observation) ([]Observation, error) {
+	var seqs []int64
+	if err := tx.SelectContext(ctx, &seqs, `select nextval('event_order') from generate_series(1, $1)`, len(list)); err != nil {
+		return nil, err
+	}
+	list = slices.Clone(list)
+	for i := range list {
+		list[i].Seq = seqs[i]
+	}
+	return list, nil
+}
+
+// insertObservations keeps observations that have their places in the order of events.
+func insertObservations(ctx context.Context, tx *sqlx.Tx, list []Observation, done func(int)) error {
+	kept := 0
 	for part := range slices.Chunk(list, batch) {
-		rows := make([]observationRow, len(part))
-		for i, o := range part {
-			var err error
-			if rows[i], err = o.row(); err != nil {
+		var c columns
+		for _, o := range part {
+			row, err := o.row()
+			if err != nil {
 				return err
 			}
+			c.add(row)
 		}
-		_, err := tx.NamedExecContext(ctx, `insert into observation (id, class_id, learner_id, lesson_id, nth, task, stage, manner, material, help, way, answer, came,
-			chosen, runs, note, day, withdrawn, replaces, recorded_by, recorded_at, seen_at, whole) values (:id, :class_id, :learner_id, :lesson_id, :nth, :task, :stage, :manner, :material,
-			:help, :way, :answer, :came, :chosen, :runs, :note, :day, :withdrawn, :replaces, :recorded_by, :recorded_at, :seen_at, :whole)`, rows)
+		_, err := tx.ExecContext(ctx, `insert into observation (id, class_id, learner_id, lesson_id, sheet_id, nth, task, stage, manner, material, help, way, answer, came,
+			chosen, runs, note, day, withdrawn, replaces, recorded_by, recorded_at, seen_at, part, whole, paper, seq)
+			select * from unnest($1::uuid[], $2::uuid[], $3::uuid[], $4::uuid[], $5::uuid[], $6::int[], $7::jsonb[], $8::text[], $9::text[], $10::text[], $11::text[], $12::text[], $13::text[], $14::text[],
+			$15::bool[], $16::int[], $17::text[], $18::date[], $19::bool[], $20::uuid[], $21::uuid[], $22::timestamptz[], $23::timestamptz[], $24::text[], $25::bool[], $26::bool[], $27::bigint[])`, c.all()...)
 		if err != nil {
 			return taken(err, "a record with this id")
 		}
+		kept += len(part)
+		done(kept)
 	}
 	return nil
+}
+
+// columns are the columns of some rows of observations, each as a list.
+type columns struct {
+	id, class, learner, by                                             uuid.UUIDs
+	lesson, sheet, replaces                                            []uuid.NullUUID
+	nth, runs                                                          []int
+	task, stage, manner, material, help, way, answer, came, note, part []string
+	chosen, withdrawn, whole, paper                                    []bool
+	seq                                                                []int64
+	day, recorded                                                      []time.Time
+	seen                                                               []sql.NullTime
+}
+
+func (c *columns) add(r observationRow) {
+	c.id, c.class, c.learner, c.by = append(c.id, r.ID), append(c.class, r.ClassID), append(c.learner, r.LearnerID), append(c.by, r.RecordedBy)
+	c.lesson, c.sheet, c.replaces = append(c.lesson, r.LessonID), append(c.sheet, r.SheetID), append(c.replaces, r.Replaces)
+	c.nth, c.runs = append(c.nth, r.Nth), append(c.runs, r.Runs)
+	c.task, c.stage, c.manner, c.material = append(c.task, string(r.Task)), append(c.stage, string(r.Stage)), append(c.manner, string(r.Manner)), append(c.material, string(r.Material))
+	c.help, c.way, c.answer, c.came = append(c.help, string(r.Help)), append(c.way, string(r.Way)), append(c.answer, r.Answer), append(c.came, string(r.Came))
+	c.note, c.part = append(c.note, r.Note), append(c.part, r.Part)
+	c.chosen, c.withdrawn, c.whole, c.paper = append(c.chosen, r.Chosen), append(c.withdrawn, r.Withdrawn), append(c.whole, r.Whole), append(c.paper, r.Paper)
+	c.day, c.recorded, c.seen = append(c.day, r.Day), append(c.recorded, r.RecordedAt), append(c.seen, r.SeenAt)
+	c.seq = append(c.seq, r.Seq)
+}
+
+func (c *columns) all() []any {
+	return []any{c.id, c.class, c.learner, c.lesson, c.sheet, c.nth, c.task, c.stage, c.manner, c.material, c.help, c.way, c.answer, c.came, c.chosen, c.runs, c.note, c.day, c.withdrawn, c.replaces, c.by, c.recorded, c.seen, c.part, c.whole, c.paper, c.seq}
 }
 
 // RecordAll keeps many observations at once, in their order, and judges each
 // learner once: for what is read in from elsewhere, or made up.
 func (s *Store) RecordAll(ctx context.Context, list []Observation) error {
-	return s.inTx(ctx, func(tx *sqlx.Tx) error {
-		if err := insertObservations(ctx, tx, list); err != nil {
+	return s.inTx(ctx, func(tx *sqlx.Tx) error { return recordAll(ctx, tx, list) })
+}
+
+func recordAll(ctx context.Context, tx *sqlx.Tx, list []Observation) error {
+	list, err := inOrder(ctx, tx, list)
+	if err != nil {
+		return err
+	}
+	if err := insertObservations(ctx, tx, list, func(int) {}); err != nil {
+		return err
+	}
+	type classWeek struct {
+		class uuid.UUID
+		week  book.Week
+	}
+	weeks, learners, lessons := map[classWeek]bool{}, map[uuid.UUID]bool{}, map[uuid.UUID]bool{}
+	for _, o := range list {
+		weeks[classWeek{o.ClassID, o.Day.Week()}] = true
+		learners[o.LearnerID] = true
+		if o.LessonID.Valid {
+			lessons[o.LessonID.UUID] = true
+		}
+	}
+	held := slices.SortedFunc(maps.Keys(learners), func(a, b uuid.UUID) int { return bytes.Compare(a[:], b[:]) })
+	for _, id := range held { // before the class, as every record does
+		if err := holdLearner(ctx, tx, id); err != nil {
 			return err
 		}
-		type classWeek struct {
-			class uuid.UUID
-			week  book.Week
-		}
-		weeks, learners, lessons := map[classWeek]bool{}, map[uuid.UUID]bool{}, map[uuid.UUID]bool{}
-		for _, o := range list {
-			weeks[classWeek{o.ClassID, o.Day.Week()}] = true
-			learners[o.LearnerID] = true
-			if o.LessonID.Valid {
-				lessons[o.LessonID.UUID] = true
-			}
-		}
-		for w := range weeks {
-			if _, err := keepWeek(ctx, tx, w.class, w.week); err != nil {
-				return err
-			}
-		}
-		if err := writeSpots(ctx, tx, slices.Collect(maps.Keys(lessons))); err != nil {
+	}
+	late := map[uuid.UUID]bool{} // classes in which a week among those that lie behind bears on everybody
+	for w := range weeks {
+		isLate, err := keepWeek(ctx, tx, w.class, w.week)
+		if err != nil {
 			return err
 		}
-		for _, id := range slices.SortedFunc(maps.Keys(learners), func(a, b uuid.UUID) int { return bytes.Compare(a[:], b[:]) }) {
-			if err := holdLearner(ctx, tx, id); err != nil {
-				return err
-			}
-			if _, err := tx.ExecContext(ctx, `update learner set records = (select count(*) from observation where learner_id = $1) where id = $1`, id); err != nil {
-				return err
-			}
-			if err := foldAnew(ctx, tx, id); err != nil {
-				return err
-			}
+		late[w.class] = late[w.class] || isLate
+	}
+	if err := writeSpots(ctx, tx, slices.Collect(maps.Keys(lessons))); err != nil {
+		return err
+	}
+	if _, err := tx.ExecContext(ctx, `update learner set records = (select count(*) from observation where learner_id = learner.id) where id = any($1)`, held); err != nil {
+		return err
+	}
+	for class, is := range late { // it holds and judges all who are in the class
+		if !is {
+			continue
 		}
-		return nil
-	})
+		if err := foldClass(ctx, tx, class); err != nil {
+			return err
+		}
+		var judged []uuid.UUID
+		if err := tx.SelectContext(ctx, &judged, `select learner_id from enrolment where class_id = $1 and until is null`, class); err != nil {
+			return err
+		}
+		held = slices.DeleteFunc(held, func(id uuid.UUID) bool { return slices.Contains(judged, id) })
+	}
+	for _, id := range held {
+		if err := foldAnew(ctx, tx, id); err != nil {
+			return err
+		}
+	}
+	return nil
 }
 
 // Overrule keeps a guide's judgement and judges the learner by it. The same id again

@@ -180,7 +180,7 @@ func (s *Store) recordMany(ctx context.Context, tx *sqlx.Tx, list []Observation,
 		made[o.LearnerID] = writtenFold{held[o.LearnerID] + 1, fold}
 	}
 	if _, err := tx.NamedExecContext(ctx, `insert into observation `+observationNames+` values (:id, :class_id, :learner_id, :lesson_id, :nth, :task, :stage, :manner, :material,
-		:help, :way, :answer, :came, :chosen, :runs, :note, :day, :withdrawn, :replaces, :recorded_by, :recorded_at, :seen_at, :seq, :part, :whole)`, rows); err != nil {
+		:help, :way, :answer, :came, :chosen, :runs, :note, :day, :withdrawn, :replaces, :recorded_by, :recorded_at, :seen_at, :seq, :part, :whole, :paper, :sheet_id)`, rows); err != nil {
 		return nil, taken(err, "a record with this id")
 	}
 	if _, err := tx.ExecContext(ctx, `with counted as (update learner set revision = revision + 1, records = records + 1 where id = any($1)),

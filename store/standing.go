@@ -35,10 +35,16 @@ func classOf(ctx context.Context, db sqlx.QueryerContext, learner uuid.UUID) (Cl
 // events reads all that bears on how a learner stands, in the order in which it
 // happened.
 func events(ctx context.Context, db sqlx.QueryerContext, learner uuid.UUID) ([]ladder.Event, error) {
+	return eventsWith(ctx, db, learner, nil)
+}
+
+// eventsWith is events with records that are not kept yet.
+func eventsWith(ctx context.Context, db sqlx.QueryerContext, learner uuid.UUID, more []Observation) ([]ladder.Event, error) {
 	seen, err := observations(ctx, db, `where o.learner_id = $1 order by o.seq`, learner)
 	if err != nil {
 		return nil, err
 	}
+	seen = append(seen, more...)
 	judged, err := overrules(ctx, db, learner)
 	if err != nil {
 		return nil, err

@@ -120,8 +120,9 @@ type Observation struct {
 	// Part is the places that the child worked itself, where others worked the other
 	// ones; none for the whole.
 	Part place.Set
-	// Whole tells that it stood on a slate, among those of the whole class.
-	Whole bool
+	// Whole tells that it stood on a slate, among those of the whole class, and Paper that it
+	// was worked on a sheet: no adult was beside the child.
+	Whole, Paper bool
 }
 
 // Right tells whether the answer is the right one; of a part whether it is right in the

@@ -329,18 +329,56 @@ func (s StageID) Accepts(p problem.Problem) bool {
 	for _, n := range numbers {
 		c.Digits = append(c.Digits, n.Length())
 	}
-	space := c.ruled()
+	test := testOf(c)
 	at := state{}
-	for _, col := range c.columns() {
+	for i := range test.columns {
+		col := &test.columns[i]
 		filled, ok := col.follow(p.Numbers)
 		if !ok {
 			return false
 		}
-		if at, ok = space.step(&col, at, filled); !ok {
+		if at, ok = test.space.step(col, at, filled); !ok {
 			return false
 		}
 	}
-	return space.keeps(at)
+	return test.space.keeps(at)
+}
+
+// test is what problems of some lengths are fed to. It is only read.
+type test struct {
+	space   *Space
+	columns []column
+}
+
+// shape is what a test depends on.
+type shape struct {
+	stage  StageID
+	by     int
+	digits [mostShaped]int
+}
+
+// mostShaped is how many numbers a problem has at most whose test is kept: of more there are
+// too many shapes.
+const mostShaped = 3
+
+var tests sync.Map // of the shape
+
+// testOf is the test for problems of a stage and of some lengths. Every record is put to it, so
+// that it is made once.
+func testOf(c Choice) test {
+	key := shape{stage: c.Stage, by: c.By}
+	kept := len(c.Digits) <= mostShaped
+	if kept {
+		copy(key.digits[:], c.Digits)
+		if known, has := tests.Load(key); has {
+			return known.(test)
+		}
+	}
+	made := test{c.ruled(), c.columns()}
+	if kept {
+		tests.Store(key, made)
+	}
+	return made
 }
 
 // About tells whether work in some places of a problem of the stage is about what the stage

@@ -289,7 +289,7 @@ func (l *lobe) turn(day book.Day) {
 
 // see takes an own answer in, and tells whether it counts.
 func (l *lobe) see(o answer) (counts bool) {
-	if l.Last = max(l.Last, o.Day); !o.Whole {
+	if l.Last = max(l.Last, o.Day); !o.Whole && !o.Paper {
 		l.Near = max(l.Near, o.Day)
 	}
 	if o.Chosen {

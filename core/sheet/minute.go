@@ -1,7 +1,9 @@
 package sheet
 
 import (
+	"fmt"
 	"math/rand/v2"
+	"slices"
 
 	"vineswap/core/number"
 	"vineswap/core/place"
@@ -23,6 +25,34 @@ const (
 
 // AllFacts returns the facts of a minute.
 func AllFacts() []Facts { return []Facts{Bonds, Doubles, UpToTen, OverTen, TakeFacts} }
+
+// Timed is what a child came to in a minute of facts, or in as many seconds as were set.
+type Timed struct {
+	Facts        Facts
+	Seconds      int
+	Tried, Right int
+}
+
+// Limits of a minute.
+const (
+	LeastSeconds = 10
+	MostSeconds  = 600
+	MostTried    = 200
+)
+
+// ErrMinute is the error of a minute that cannot have been.
+var ErrMinute = fmt.Errorf("a child tries 0 to %d facts in %d to %d seconds, and has at most as many right", MostTried, LeastSeconds, MostSeconds)
+
+// Valid tells why the minute cannot be kept; nil when it can.
+func (m Timed) Valid() error {
+	if !slices.Contains(AllFacts(), m.Facts) {
+		return ErrFacts
+	}
+	if m.Seconds < LeastSeconds || m.Seconds > MostSeconds || m.Tried < 0 || m.Tried > MostTried || m.Right < 0 || m.Right > m.Tried {
+		return ErrMinute
+	}
+	return nil
+}
 
 // all lists the facts of a kind, each once.
 func (f Facts) all() []task.Task {
