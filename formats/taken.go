@@ -44,6 +44,7 @@ var (
 	ErrTomorrow   = errors.New("this day is still to come")
 	ErrAgain      = errors.New("the same answer stands in this table already")
 	ErrInTheBook  = errors.New("this answer is in the book already")
+	ErrStopped    = errors.New("nobody waits for it any more")
 	ErrNotOnSheet = errors.New("this is not on the child’s sheet")
 )
 
@@ -323,7 +324,7 @@ func (t Taking) Check(data []byte, told func(lines int) bool) (good []Taken, bad
 	lines := 0
 	for row := range rows {
 		if lines++; lines%1_000 == 0 && !told(lines) {
-			return nil, nil, io.ErrUnexpectedEOF
+			return nil, nil, ErrStopped
 		}
 		made, err := t.taken(row)
 		if err == nil {

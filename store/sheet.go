@@ -156,6 +156,12 @@ func addSheetChildren(ctx context.Context, tx *sqlx.Tx, made Sheet) error {
 	return nil
 }
 
+// DropSheet takes a sheet back that was never printed. One of which something is typed stays.
+func (s *Store) DropSheet(ctx context.Context, class, id uuid.UUID) error {
+	_, err := s.db.ExecContext(ctx, `delete from sheet where class_id = $1 and id = $2 and not exists (select 1 from observation where sheet_id = $2) and not exists (select 1 from minute where sheet_id = $2)`, class, id)
+	return err
+}
+
 // Sheet reads a sheet of a class by its id; ErrNone where there is none.
 func (s *Store) Sheet(ctx context.Context, class, id uuid.UUID) (Sheet, error) {
 	return s.sheetWhere(ctx, `class_id = $1 and id = $2`, class, id)

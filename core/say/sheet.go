@@ -204,3 +204,58 @@ func CardsToFetch(small int, large bool) string {
 	}
 	return strings.Join(list, ", ")
 }
+
+var keyPlaces = map[string]string{"foot": "at the foot", "page": "a page", "none": "none"}
+
+// KeyPlace names where the key of a sheet stands.
+func KeyPlace(key string) string { return keyPlaces[key] }
+
+var paperNames = map[string]string{"a4": "A4", "letter": "letter"}
+
+// Paper names a size of paper.
+func Paper(p string) string { return paperNames[p] }
+
+// TasksOnIt counts the tasks of a sheet: "9 tasks".
+func TasksOnIt(n int) string {
+	if n == 1 {
+		return "1 task"
+	}
+	return fmt.Sprint(n, " tasks")
+}
+
+// NoneHad says what is left out of a child's sheet.
+func NoneHad(name string, days int) string {
+	return fmt.Sprintf("None that %s had in the last %d days.", name, days)
+}
+
+// BringsOut says which slip the numbers of a sheet bring out.
+func BringsOut(slips [][]slip.ID) string {
+	return "Its numbers bring out: " + Slips(slips[0]) + "."
+}
+
+// TypedOf says of how many children the answers are typed.
+func TypedOf(typed, of int) string { return fmt.Sprintf("%d of %d typed", typed, of) }
+
+// TurnedDigit is the note of an answer in which a digit stood back to front.
+const TurnedDigit = "A digit was written back to front."
+
+// Import says what a file of answers came to.
+func Import(good, bad int, kept bool) string {
+	lines := func(n int) string {
+		if n == 1 {
+			return "1 line"
+		}
+		return fmt.Sprint(n, " lines")
+	}
+	switch {
+	case kept && bad == 0:
+		return lines(good) + " kept."
+	case kept:
+		return lines(good) + " kept, " + lines(bad) + " left out."
+	case bad == 0:
+		return "All " + lines(good) + " can be kept."
+	case good == 0:
+		return "No line can be kept."
+	}
+	return lines(good) + " can be kept, " + lines(bad) + " cannot."
+}

@@ -23,6 +23,17 @@ type Item struct {
 	Stage choose.StageID `json:"stage,omitempty"`
 }
 
+// ItemOf is a task that was typed, with the stage that its numbers belong to.
+func ItemOf(t task.Task) Item {
+	if p, is := problem.From(t); is {
+		return Item{t, choose.StageOf(p)}
+	}
+	if a, is := number.From(t); is {
+		return Item{t, number.StageOf(a)}
+	}
+	return Item{Task: t}
+}
+
 // Own is the sheet of one child, or of all where it has no name.
 type Own struct {
 	Name  string
@@ -54,7 +65,7 @@ type Part struct {
 // it builds on: first what the child has to check again, then the nearest, and one without
 // any swap, so that a child must look whether there is one.
 func (s Spec) StandOf(c ladder.Child, today book.Day) Stand {
-	stages := s.stagesOf(c)
+	stages := s.Stages(c.Class)
 	if len(stages) == 0 {
 		return Stand{}
 	}
@@ -68,11 +79,11 @@ func (s Spec) StandOf(c ladder.Child, today book.Day) Stand {
 	return st
 }
 
-// stagesOf are the kind's stages within the numbers of a child's class.
-func (s Spec) stagesOf(c ladder.Child) []choose.StageID {
+// Stages are the kind's stages of the strand that is asked for, within the numbers of a class.
+func (s Spec) Stages(class ladder.Class) []choose.StageID {
 	return slices.DeleteFunc(s.Kind.Stages(), func(id choose.StageID) bool {
 		stage, known := ladder.StageByID(id)
-		return !known || !s.in(id) || !stage.Within(c.Class.Limit)
+		return !known || !s.in(id) || !stage.Within(class.Limit)
 	})
 }
 

@@ -110,6 +110,9 @@ func (k Kind) Each() bool { return k.rules().each }
 // Answered tells whether answers to the sheet's tasks can be typed back.
 func (k Kind) Answered() bool { return k.Each() }
 
+// TakesTyped tells whether it can have numbers of the guide's own.
+func (k Kind) TakesTyped() bool { return k == Column || k == Lying || k == Strip || k == Gather }
+
 // HasColumns tells whether there are boxes for what comes up, and marks of the places.
 func (k Kind) HasColumns() bool { return k == Column }
 

@@ -67,6 +67,22 @@ type All struct {
 	RenewCode     wire.RenewCode     `json:"renewCode"`
 	Openers       wire.Openers       `json:"openers"`
 	RunOpeners    wire.RunOpeners    `json:"runOpeners"`
+
+	Sheets       wire.Sheets       `json:"sheets"`
+	AskSheet     wire.AskSheet     `json:"askSheet"`
+	SheetLook    wire.SheetLook    `json:"sheetLook"`
+	SheetPrinted wire.SheetPrinted `json:"sheetPrinted"`
+	SheetAnswers wire.SheetAnswers `json:"sheetAnswers"`
+	AnswerHelp   wire.AnswerHelp   `json:"answerHelp"`
+	KeepAnswers  wire.KeepAnswers  `json:"keepAnswers"`
+	KeptAnswers  wire.KeptAnswers  `json:"keptAnswers"`
+	SetMissing   wire.SetMissing   `json:"setMissing"`
+	Minutes      wire.Minutes      `json:"minutes"`
+	KeepMinute   wire.KeepMinute   `json:"keepMinute"`
+	NewImport    wire.NewImport    `json:"newImport"`
+	ImportPart   wire.ImportPart   `json:"importPart"`
+	ReadImport   wire.ReadImport   `json:"readImport"`
+	Imported     wire.Imported     `json:"imported"`
 }
 
 // schema is the JSON schema, indented, with one definition for each type.

@@ -53,6 +53,21 @@ export interface All {
   renewCode: RenewCode;
   openers: Openers;
   runOpeners: RunOpeners;
+  sheets: Sheets;
+  askSheet: AskSheet;
+  sheetLook: SheetLook;
+  sheetPrinted: SheetPrinted;
+  sheetAnswers: SheetAnswers;
+  answerHelp: AnswerHelp;
+  keepAnswers: KeepAnswers;
+  keptAnswers: KeptAnswers;
+  setMissing: SetMissing;
+  minutes: Minutes;
+  keepMinute: KeepMinute;
+  newImport: NewImport;
+  importPart: ImportPart;
+  readImport: ReadImport;
+  imported: Imported;
 }
 export interface Login {
   email: string;
@@ -1383,4 +1398,209 @@ export interface SlipAt {
 export interface RunOpeners {
   id: string;
   openers: Opener[];
+}
+export interface Sheets {
+  kinds: SheetKind[];
+  facts: Named[];
+  keys: Named[];
+  papers: Named[];
+  children: Learner[];
+  away: string[];
+  out: SheetOut[];
+}
+export interface SheetKind {
+  kind: string;
+  name: string;
+  counts: number[];
+  usual: number;
+  each: boolean;
+  columns: boolean;
+  drawings: boolean;
+  typed: boolean;
+  strands: Named[];
+  stages: Named[];
+}
+export interface SheetOut {
+  id: string;
+  code: string;
+  kind: string;
+  name: string;
+  day: string;
+  children: number;
+  typed: number;
+  says: string;
+}
+export interface AskSheet {
+  id?: string;
+  kind: string;
+  paper: string;
+  key: string;
+  count: number;
+  boxes: boolean;
+  signs: boolean;
+  room: boolean;
+  strand: string;
+  stage: string;
+  facts: string;
+  days: number;
+  seed: number;
+  alike: boolean;
+  tasks: string;
+  children: string[];
+  again: {
+    [k: string]: number;
+  };
+  child?: string;
+  lesson?: string;
+}
+export interface SheetLook {
+  pages: string[];
+  title: string;
+  stands: string;
+  says: string;
+  groups: SheetGroup[];
+  sheets: number;
+  unprinted: string[];
+}
+export interface SheetGroup {
+  stage: string;
+  name: string;
+  children: SheetChild[];
+}
+export interface SheetChild {
+  id: string;
+  name: string;
+  state: string;
+  says: string;
+}
+export interface SheetPrinted {
+  done: number;
+  of: number;
+  file?: string;
+  name?: string;
+  code?: string;
+  trouble?: Trouble;
+}
+export interface SheetAnswers {
+  sheet: SheetOut;
+  each: boolean;
+  minute: boolean;
+  facts: string;
+  printed: string;
+  today: string;
+  children: AnswerRow[];
+  left: string[];
+  between: Named;
+}
+export interface AnswerRow {
+  id: string;
+  name: string;
+  here: boolean;
+  missing: boolean;
+  cells: AnswerCell[];
+  minute?: MinuteRow;
+}
+export interface AnswerCell {
+  text: string;
+  key: string;
+  result: string;
+  kept?: KeptAnswer;
+}
+export interface KeptAnswer {
+  record: string;
+  answer: string;
+  right: boolean;
+  turned: boolean;
+  day: string;
+}
+export interface MinuteRow {
+  before: MinuteDone[];
+  kept?: MinuteDone;
+}
+export interface MinuteDone {
+  id: string;
+  day: string;
+  tried: number;
+  right: number;
+}
+export interface AnswerHelp {
+  tasks: AnswerTask[];
+  slips: {
+    [k: string]: SlipSays;
+  };
+}
+export interface AnswerTask {
+  column?: Sheet;
+  wrong: Gave[];
+}
+export interface KeepAnswers {
+  id: string;
+  learner: string;
+  day: string;
+  answers: OneAnswer[];
+  seenAt?: string;
+}
+export interface OneAnswer {
+  id: string;
+  nth: number;
+  answer: string;
+  turned?: boolean;
+  wiped?: boolean;
+  replaces?: string;
+}
+export interface KeptAnswers {
+  row: AnswerRow;
+  sheet: SheetOut;
+  notice: string;
+}
+export interface SetMissing {
+  learner: string;
+  missing: boolean;
+}
+export interface Minutes {
+  facts: string;
+  choices: Named[];
+  seconds: number;
+  today: string;
+  children: AnswerRow[];
+}
+export interface KeepMinute {
+  id: string;
+  learner: string;
+  sheet?: string;
+  facts: string;
+  seconds: number;
+  tried: number;
+  right: number;
+  day: string;
+  replaces?: string;
+}
+export interface NewImport {
+  id: string;
+  bytes: number;
+}
+export interface ImportPart {
+  nth: number;
+  data: string;
+}
+export interface ReadImport {
+  code: string;
+  keep: string;
+}
+export interface Imported {
+  phase: string;
+  done: number;
+  of: number;
+  ended: boolean;
+  good: number;
+  bad: number;
+  lines: BadLine[];
+  kept: boolean;
+  says: string;
+  trouble?: Trouble;
+}
+export interface BadLine {
+  line: number;
+  who: string;
+  why: string;
 }

@@ -1,0 +1,270 @@
+package server
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"strings"
+	"time"
+
+	"github.com/gofiber/fiber/v3"
+	"github.com/google/uuid"
+
+	"vineswap/core/book"
+	"vineswap/core/material"
+	"vineswap/formats"
+	"vineswap/store"
+	"vineswap/wire"
+)
+
+// mostBadLines is how many of the lines that cannot be kept are told one by one.
+const mostBadLines = 200
+
+// beginImport makes room for a file of answers.
+func (s *Server) beginImport(c *call) error {
+	var ask wire.NewImport
+	if err := read(c, &ask); err != nil {
+		return err
+	}
+	if ask.Bytes > formats.MostBytes {
+		return refuse(fiber.StatusUnprocessableEntity, "This file is too long", fmt.Sprintf("Send at most %d megabytes: cut the table in parts.", formats.MostBytes>>20)).of("file")
+	}
+	if ask.Bytes == 0 {
+		return refuse(fiber.StatusUnprocessableEntity, "This file is empty", "Choose the table that you saved as CSV.").of("file")
+	}
+	err := s.store.BeginImport(c.Context(), store.Import{ID: uuid.MustParse(ask.ID), ClassID: c.class.ID, AccountID: c.account.ID, Bytes: ask.Bytes})
+	if errors.Is(err, store.ErrTaken) {
+		return refuse(fiber.StatusConflict, "This file’s id is already used", "Choose the file once more.").of("id")
+	}
+	if err != nil {
+		return err
+	}
+	return c.JSON(struct{}{})
+}
+
+// importOf is the file of a request.
+func (s *Server) importOf(c *call) (store.Import, error) {
+	id, err := uuid.Parse(c.Params("import"))
+	if err != nil {
+		return store.Import{}, notFound()
+	}
+	return store.Import{ID: id, ClassID: c.class.ID, AccountID: c.account.ID}, nil
+}
+
+func noImport(err error) error {
+	switch {
+	case errors.Is(err, store.ErrNone):
+		return refuse(fiber.StatusNotFound, "This file is not here any more", "Choose it once more: nothing of it was kept.").of("file")
+	case errors.Is(err, store.ErrPart):
+		return refuse(fiber.StatusConflict, "A part of this file did not arrive", "Choose it once more: nothing of it was kept.").of("file")
+	}
+	return err
+}
+
+// addImportPart takes a part of a file.
+func (s *Server) addImportPart(c *call) error {
+	i, err := s.importOf(c)
+	if err != nil {
+		return err
+	}
+	var ask wire.ImportPart
+	if err := read(c, &ask); err != nil {
+		return err
+	}
+	if ask.Nth*len(ask.Data) > 2*formats.MostBytes {
+		return refuse(fiber.StatusUnprocessableEntity, "This file is too long", "Cut the table in parts.").of("file")
+	}
+	if err := s.store.AddImportPart(c.Context(), i, ask.Nth, ask.Data); err != nil {
+		return noImport(err)
+	}
+	return c.JSON(struct{}{})
+}
+
+// dropImport gives a file up.
+func (s *Server) dropImport(c *call) error {
+	i, err := s.importOf(c)
+	if err != nil {
+		return err
+	}
+	if err := s.store.DropImport(c.Context(), i); err != nil {
+		return err
+	}
+	return c.JSON(struct{}{})
+}
+
+// readImport reads a file against the class, and takes it over where that is asked for; it
+// tells on the way how far it is. Whoever goes before the end has kept nothing.
+func (s *Server) readImport(c *call) error {
+	i, err := s.importOf(c)
+	if err != nil {
+		return err
+	}
+	var ask wire.ReadImport
+	if err := read(c, &ask); err != nil {
+		return err
+	}
+	data, err := s.store.ImportFile(c.Context(), i)
+	if err != nil {
+		return noImport(err)
+	}
+	taking, sheetID, err := s.takingOf(c, ask)
+	if err != nil {
+		return err
+	}
+	kind, now := c.class.Settings.Material, s.now()
+	s.streamed(c, func(ctx context.Context, say func(any) bool) error {
+		return s.takeOver(ctx, importing{i, data, taking, sheetID, ask.Keep, kind, now}, say)
+	})
+	return nil
+}
+
+// takingOf is what a file is read against.
+func (s *Server) takingOf(c *call, ask wire.ReadImport) (t formats.Taking, sheetID uuid.NullUUID, err error) {
+	if t.Today, _, err = s.today(c); err != nil {
+		return t, sheetID, err
+	}
+	everybody, err := s.store.Enrolled(c.Context(), c.class.ID)
+	if err != nil {
+		return t, sheetID, err
+	}
+	left, err := s.store.Retired(c.Context(), c.class.ID)
+	if err != nil {
+		return t, sheetID, err
+	}
+	for _, e := range left {
+		t.Roll.Add(e.Name, "")
+	}
+	var ids []uuid.UUID
+	for _, e := range everybody {
+		ids = append(ids, e.ID)
+		t.Roll.Add(e.Name, e.ID.String())
+	}
+	known, err := s.store.AllAnswered(c.Context(), ids)
+	if err != nil {
+		return t, sheetID, err
+	}
+	t.Known = func(learner string, o book.Observation, _ formats.OnSheet) bool {
+		return known[store.Answered{LearnerID: uuid.MustParse(learner), Task: o.Task.Key(), Answer: o.Answer, Day: o.Day}]
+	}
+	code := strings.ToUpper(strings.TrimSpace(ask.Code))
+	if code == "" {
+		return t, sheetID, nil
+	}
+	kept, err := s.store.SheetByCode(c.Context(), c.class.ID, code)
+	if errors.Is(err, store.ErrNone) {
+		return t, sheetID, refuse(fiber.StatusUnprocessableEntity, "No sheet of this class has the code "+code, "Leave it empty, or type the code at the foot of the sheet, like K7.").of("code")
+	}
+	if err != nil {
+		return t, sheetID, err
+	}
+	seen, err := s.store.SheetAnswers(c.Context(), kept.ID)
+	if err != nil {
+		return t, sheetID, err
+	}
+	t.Sheet, t.Known = onSheet(kept), typedAlready(seen)
+	return t, uuid.NullUUID{UUID: kept.ID, Valid: true}, nil
+}
+
+// onSheet finds the tasks of children on a sheet.
+func onSheet(kept store.Sheet) func(learner, task string) (formats.OnSheet, bool) {
+	all := map[string]formats.OnSheet{}
+	for _, child := range kept.Children {
+		items, _ := kept.Of(child.LearnerID)
+		for nth, item := range items {
+			all[child.LearnerID.String()+" "+item.Task.Key()] = formats.OnSheet{Nth: nth, Stage: item.Stage, Manner: kept.Spec.Manner(item.Stage, item.Task)}
+		}
+	}
+	return func(learner, task string) (formats.OnSheet, bool) {
+		at, has := all[learner+" "+task]
+		return at, has
+	}
+}
+
+// typedAlready tells which tasks of a sheet have an answer in the book.
+func typedAlready(seen []store.Observation) func(string, book.Observation, formats.OnSheet) bool {
+	typed := map[string]bool{}
+	for _, o := range seen {
+		typed[fmt.Sprint(o.LearnerID, o.Nth)] = true
+	}
+	return func(learner string, _ book.Observation, at formats.OnSheet) bool {
+		return typed[fmt.Sprint(learner, at.Nth)]
+	}
+}
+
+// importing is a file that is read.
+type importing struct {
+	of      store.Import
+	data    []byte
+	against formats.Taking
+	sheetID uuid.NullUUID
+	keep    string // "good", "all", or empty for only looking
+	kind    material.Kind
+	now     time.Time
+}
+
+// wrongFile says what is wrong with a whole file.
+func wrongFile(err error) *trouble {
+	return refuse(fiber.StatusUnprocessableEntity, "This file cannot be read", "Save the table as CSV with the columns learner, problem and answer, and day if you like.").because(err).of("file")
+}
+
+// takeOver reads a file, and keeps what is good where that is asked for.
+func (s *Server) takeOver(ctx context.Context, f importing, say func(any) bool) error {
+	good, bad, err := f.against.Check(f.data, func(lines int) bool { return say(wire.Imported{Phase: "read", Done: lines, Lines: []wire.BadLine{}}) })
+	if err != nil && ctx.Err() == nil && !errors.Is(err, formats.ErrStopped) {
+		return wrongFile(err)
+	}
+	if err != nil {
+		return errGone
+	}
+	out := wire.Imported{Phase: "read", Done: len(good) + len(bad), Of: len(good) + len(bad), Good: len(good), Bad: len(bad), Lines: badLines(bad), Ended: true}
+	if f.keep == "" || f.keep == "all" && len(bad) > 0 || len(good) == 0 {
+		out.Says = wire.ImportSays(len(good), len(bad), false)
+		say(out)
+		return nil
+	}
+	ctx, stop := context.WithCancel(ctx)
+	defer stop()
+	err = s.store.TakeOver(ctx, f.of, f.records(good), func(done int) {
+		if !say(wire.Imported{Phase: "keep", Done: done, Of: len(good), Good: len(good), Bad: len(bad), Lines: []wire.BadLine{}}) {
+			stop()
+		}
+	})
+	if err != nil && ctx.Err() != nil {
+		return errGone
+	}
+	if err != nil {
+		return noImport(err)
+	}
+	out.Phase, out.Kept, out.Says = "keep", true, wire.ImportSays(len(good), len(bad), true)
+	say(out)
+	return nil
+}
+
+func badLines(bad []formats.Refused) []wire.BadLine {
+	lines := []wire.BadLine{}
+	for _, b := range bad[:min(len(bad), mostBadLines)] {
+		lines = append(lines, wire.BadLine{Line: b.Line, Who: b.Learner, Why: why(b.Err)})
+	}
+	return lines
+}
+
+// why is the reason of a line, with the name of its cell.
+func why(err error) string {
+	var cell *formats.CellError
+	if errors.As(err, &cell) {
+		return cell.Column + ": " + cell.Err.Error()
+	}
+	return err.Error()
+}
+
+// records are the records that the lines of a file make, each with an id of its own that is
+// the same whenever it is sent.
+func (f importing) records(good []formats.Taken) []store.Observation {
+	list := make([]store.Observation, len(good))
+	for i, g := range good {
+		o := store.Observation{Observation: g.Observation, ID: uuid.NewSHA1(f.of.ID, []byte(fmt.Sprint(g.Line))), ClassID: f.of.ClassID, LearnerID: uuid.MustParse(g.Learner), SheetID: f.sheetID, Nth: g.At.Nth, RecordedBy: f.of.AccountID, RecordedAt: f.now}
+		o.Material = f.kind
+		list[i] = o
+	}
+	return list
+}
