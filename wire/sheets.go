@@ -12,7 +12,6 @@ import (
 	"vineswap/core/say"
 	"vineswap/core/setting"
 	"vineswap/core/sheet"
-	"vineswap/core/swap"
 	"vineswap/core/task"
 )
 
@@ -275,8 +274,9 @@ type AnswerHelp struct {
 
 // AnswerTask is one of them.
 type AnswerTask struct {
-	Column *Sheet `json:"column,omitempty"` // as it stands on paper, finished
-	Wrong  []Gave `json:"wrong"`
+	Numbers []int  `json:"numbers"` // of a sum or a difference, to be written in a column
+	Sign    string `json:"sign"`
+	Wrong   []Gave `json:"wrong"`
 }
 
 // KeepAnswers keeps answers of one child to a sheet.
@@ -390,12 +390,9 @@ func CellOf(w say.Words, t task.Task) AnswerCell {
 func HelpOf(class setting.Class, items []sheet.Item) AnswerHelp {
 	out := AnswerHelp{Tasks: []AnswerTask{}, Slips: map[string]SlipSays{}}
 	for _, item := range items {
-		made := AnswerTask{Wrong: gavesOf(class, item.Task, out.Slips)}
-		if p, is := problem.From(item.Task); is {
-			if t, err := swap.By(class.Method(), p); err == nil && t.Columns != nil {
-				s := sheetOf(class.Notation().Sheet(t))
-				made.Column = &s
-			}
+		made := AnswerTask{Numbers: []int{}, Wrong: gavesOf(class, item.Task, out.Slips)}
+		if p, is := problem.From(item.Task); is && (p.Kind == problem.Sum || p.Kind == problem.Difference) {
+			made.Numbers, made.Sign = ints(p.Numbers), problem.Sign(p.Kind)
 		}
 		out.Tasks = append(out.Tasks, made)
 	}

@@ -27,6 +27,10 @@
     access: () => import('./routes/access/Access.svelte'),
     slates: () => import('./routes/slates/Slates.svelte'),
     openers: () => import('./routes/openers/Openers.svelte'),
+    sheets: () => import('./routes/sheets/Sheets.svelte'),
+    answers: () => import('./routes/sheets/Answers.svelte'),
+    minute: () => import('./routes/sheets/Minute.svelte'),
+    table: () => import('./routes/sheets/Table.svelte'),
   };
   const routes = {
     '/:class/today': Today,
@@ -41,6 +45,10 @@
     '/:class/access': wrap({ asyncComponent: views.access }),
     '/:class/slates/:lesson': wrap({ asyncComponent: views.slates }),
     '/:class/openers': wrap({ asyncComponent: views.openers }),
+    '/:class/sheets': wrap({ asyncComponent: views.sheets }),
+    '/:class/answers/:sheet?': wrap({ asyncComponent: views.answers }),
+    '/:class/minute': wrap({ asyncComponent: views.minute }),
+    '/:class/table': wrap({ asyncComponent: views.table }),
     '*': Today, // an address cut short
   };
   const join = (): Promise<typeof import('./routes/people/Join.svelte')> =>

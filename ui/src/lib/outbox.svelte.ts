@@ -7,20 +7,29 @@
 import { api, Refused } from './api';
 import { newId } from './id';
 import { shared } from './state.svelte';
-import type { KeepRound, LessonChange, Observe, Trouble } from './wire.gen';
+import type {
+  KeepAnswers,
+  KeepMinute,
+  KeepRound,
+  LessonChange,
+  Observe,
+  Trouble,
+} from './wire.gen';
 
-/** A record of a lesson, a round of slates, a correction from a child's page, or a change of a
-    lesson. */
+/** A record of a lesson, a round of slates, a correction from a child's page, answers to a
+    sheet, a minute of facts, or a change of a lesson. */
 export type Sent =
   | { kind: 'record'; made: Observe; leaves: boolean; says: string }
   | { kind: 'correction'; made: Observe; says: string }
   | { kind: 'round'; made: KeepRound; says: string }
+  | { kind: 'answers'; made: KeepAnswers; says: string }
+  | { kind: 'minute'; made: KeepMinute; says: string }
   | { kind: 'step'; revision: number; change: Partial<LessonChange>; tried?: string[] };
 
 export type Piece = Sent & {
   key: string;
   class: string;
-  of: string; // the lesson, or for a correction the child
+  of: string; // the lesson, for a correction the child, for answers the sheet
   refused?: Trouble;
 };
 
@@ -286,9 +295,13 @@ class Outbox {
           ? await api<unknown>('POST', `${at}/lessons/${piece.of}/observations`, piece.made)
           : piece.kind === 'round'
             ? await api<unknown>('POST', `${at}/lessons/${piece.of}/rounds`, piece.made)
-            : piece.kind === 'correction'
-              ? await api<unknown>('POST', `${at}/learners/${piece.of}/corrections`, piece.made)
-              : await this.#sendStep(`${at}/lessons/${piece.of}`, piece);
+            : piece.kind === 'answers'
+              ? await api<unknown>('POST', `${at}/sheets/${piece.of}/answers`, piece.made)
+              : piece.kind === 'minute'
+                ? await api<unknown>('POST', `${at}/minutes`, piece.made)
+                : piece.kind === 'correction'
+                  ? await api<unknown>('POST', `${at}/learners/${piece.of}/corrections`, piece.made)
+                  : await this.#sendStep(`${at}/lessons/${piece.of}`, piece);
       this.#arrived(piece, answer);
       return undefined;
     } catch (error) {

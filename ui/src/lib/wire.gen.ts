@@ -1530,7 +1530,8 @@ export interface AnswerHelp {
   };
 }
 export interface AnswerTask {
-  column?: Sheet;
+  numbers: number[];
+  sign: string;
   wrong: Gave[];
 }
 export interface KeepAnswers {

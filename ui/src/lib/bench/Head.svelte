@@ -58,6 +58,7 @@
         ['mat', 'gather', 'record', 'slates'].includes(at),
       )}{/if}
     {#if shared.mayPresent}{@render to('Openers', view('openers'), at === 'openers')}{/if}
+    {@render to('Sheets', view('sheets'), ['sheets', 'answers', 'minute', 'table'].includes(at))}
     {@render to('Class', view('class'), at === 'class' || at === 'learner')}
   </nav>
   <span class="right">
