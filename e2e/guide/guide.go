@@ -486,6 +486,16 @@ func (g *Guide) Turned(width, height int64) *Guide {
 	return g
 }
 
+// Print prints the page, as a browser does, and returns the PDF.
+func (g *Guide) Print() []byte {
+	if g.err != nil {
+		return nil
+	}
+	data, err := chromedp.Run(g.ctx, chromedp.PrintToPDF(chromedp.PDFPreferCSSPageSize(), chromedp.PDFPrintBackground()))
+	g.fail("print", err)
+	return data
+}
+
 // Picture writes a PNG of what is seen.
 func (g *Guide) Picture(path string) *Guide {
 	g.Settle()

@@ -342,4 +342,42 @@
       min-width: 0;
     }
   }
+  /* On paper stand the mat and the book, as long as they are, and no furniture. */
+  @media print {
+    .page {
+      display: block;
+      height: auto;
+    }
+    .page > :global(header),
+    .page > :global(.ribbon),
+    .page > :global(nav),
+    .shelf,
+    .tabs,
+    .foot,
+    .fringe {
+      display: none !important;
+    }
+    .bench,
+    .bench.gone {
+      display: block;
+    }
+    .mat,
+    .book {
+      display: block !important;
+      contain: none;
+      height: auto;
+      overflow: visible;
+      padding: 0;
+      background: none;
+      zoom: 1;
+    }
+    .mat {
+      min-height: 700px; /* what fills it on the screen fills it here */
+    }
+    .book {
+      margin-top: 6mm;
+      padding-top: 4mm;
+      border-top: 1px solid var(--edge);
+    }
+  }
 </style>

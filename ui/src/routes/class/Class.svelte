@@ -424,4 +424,11 @@
       flex: none;
     }
   }
+  @media print {
+    .class {
+      position: static;
+      padding: 0;
+      page: wide;
+    }
+  }
 </style>

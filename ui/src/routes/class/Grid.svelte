@@ -396,4 +396,9 @@
   .name.chosen {
     box-shadow: 0 2.5px 0 var(--leaf);
   }
+  @media print {
+    .vines {
+      overflow: visible;
+    }
+  }
 </style>

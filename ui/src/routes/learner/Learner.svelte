@@ -709,4 +709,20 @@
       display: none;
     }
   }
+  @media print {
+    .child {
+      position: static;
+      display: block;
+      padding: 0;
+    }
+    .grown,
+    .goes,
+    .seen {
+      overflow: visible;
+      margin-bottom: 6mm;
+    }
+    .sides {
+      display: none;
+    }
+  }
 </style>

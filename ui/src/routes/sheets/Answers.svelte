@@ -328,7 +328,7 @@
     note();
   }
   const between = $derived(page?.between.id ?? '');
-  function put2(sign: string): void {
+  function add(sign: string): void {
     type(draft + sign);
     void focus();
   }
@@ -351,7 +351,7 @@
     if (e.key === 'ArrowRight' && caret < draft.length) return;
     if (e.key === ' ' && between) {
       e.preventDefault();
-      if (!e.repeat) put2(between);
+      if (!e.repeat) add(between);
       return;
     }
     if (e.key === 'Backspace' && draft === '' && cell?.kept) {
@@ -571,42 +571,48 @@
     {#if page && child && cell && !page.minute}
       <h1 class="private">{child.name}, the {ORDINALS[nth] ?? nth + 1}</h1>
       {@const help = helps[child.id]?.tasks[nth]}
-      <div class="work">
-        {#if help?.numbers.length}
-          <Written
-            numbers={help.numbers}
-            sign={help.sign}
-            result={draft || cell.kept?.answer || ''}
-            right={draft && !isRight(draft, cell) ? cell.result : ''}
-            size={34}
-            cell={26}
-          />
-        {:else}
-          <span class="kid big">{cell.text}</span>
-          <span class="kid big">{draft || cell.kept?.answer || ''}</span>
-        {/if}
-        <p class="small">right: {cell.result}</p>
-      </div>
-      {#if draft && enough(draft, cell) && !isRight(draft, cell)}
-        <p class="slip" role="status">
-          {#if slipHere}<b>{slipHere}.</b> {also}{:else}No usual slip gives this.{/if}
-          <span>Does the paper say {draft}?</span>
-        </p>
-      {/if}
-      {#if notice}<p class="small" role="status">{notice}</p>{/if}
-      {#if may}
-        <div class="pad" role="group" aria-label="Number keys">
-          {#each ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0'] as d (d)}
-            <button onclick={() => put2(d)}>{d}</button>
-          {/each}
-          {#if between}<button class="wide" onclick={() => put2(between)}
-              >{page.between.name}</button
-            >{/if}
-          <button class="wide" onclick={wipe}>wipe</button>
-          <button class="wide" onclick={none}>no answer</button>
-          <button class="wide" onclick={turned}>turned digit</button>
+      <div class="answer">
+        <div>
+          <div class="work">
+            {#if help?.numbers.length}
+              <Written
+                numbers={help.numbers}
+                sign={help.sign}
+                result={draft || cell.kept?.answer || ''}
+                right={draft && !isRight(draft, cell) ? cell.result : ''}
+                size={34}
+                cell={26}
+              />
+            {:else}
+              <span class="kid big">{cell.text}</span>
+              <span class="kid big">{draft || cell.kept?.answer || ''}</span>
+            {/if}
+            <p class="small">right: {cell.result}</p>
+          </div>
+          {#if draft && enough(draft, cell) && !isRight(draft, cell)}
+            <p class="slip" role="status">
+              {#if slipHere}<b>{slipHere}.</b> {also}{:else if help}No usual slip gives this.{/if}
+              <span>Does the paper say {draft}?</span>
+            </p>
+          {/if}
+          {#if notice}<p class="small" role="status">{notice}</p>{/if}
         </div>
-      {/if}
+        {#if may}
+          <div>
+            <div class="pad" role="group" aria-label="Number keys">
+              {#each ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0'] as d (d)}
+                <button onclick={() => add(d)}>{d}</button>
+              {/each}
+            </div>
+            <div class="pad words">
+              {#if between}<button onclick={() => add(between)}>{page.between.name}</button>{/if}
+              <button onclick={wipe}>wipe</button>
+              <button onclick={none}>no answer</button>
+              <button onclick={turned}>turned digit</button>
+            </div>
+          </div>
+        {/if}
+      </div>
       <p class="links">
         <a href="/api{classPath(`/sheets/${page.sheet.id}/print.pdf`)}" download
           >Print this sheet again</a
@@ -753,7 +759,7 @@
     background: var(--sheet);
   }
   tr.open td {
-    height: 78px;
+    height: 84px;
   }
   tr.open th {
     font-weight: 700;
@@ -761,7 +767,8 @@
   .task {
     display: block;
     font-size: var(--t1);
-    line-height: 20px;
+    margin-bottom: 3px;
+    line-height: 18px;
     color: var(--ink-2);
     white-space: nowrap;
   }
@@ -838,9 +845,25 @@
     border-radius: var(--r2);
     background: var(--paper);
     font: 400 20px / 1 var(--kid);
+    text-align: center;
   }
-  .pad .wide {
-    grid-column: span 2;
-    font: 400 15px / 1 var(--text);
+  .pad.words {
+    grid-template-columns: none;
+    grid-auto-flow: column;
+    grid-auto-columns: 1fr;
+    margin-top: 6px;
+  }
+  .pad.words button {
+    font: 400 15px / 17px var(--text);
+  }
+  @media (min-width: 700.1px) and (max-width: 900px) {
+    .answer {
+      display: grid;
+      grid-template-columns: 1fr 1fr;
+      gap: 24px;
+    }
+    .work {
+      margin-top: 0;
+    }
   }
 </style>

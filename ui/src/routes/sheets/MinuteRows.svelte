@@ -27,7 +27,24 @@
     tried: string;
     right: string;
   }
-  let typed = $state<Record<string, Typed>>({});
+  // What is typed and not kept yet lies on this device, over a reload too.
+  const key = $derived(`minute typed ${shared.me?.id} ${shared.desk?.class.id} ${facts} ${sheet}`);
+  function lying(at: string): Record<string, Typed> {
+    try {
+      return JSON.parse(localStorage.getItem(at) ?? '{}') as Record<string, Typed>;
+    } catch {
+      return {};
+    }
+  }
+  let typed = $derived(lying(key));
+  function note(now: Record<string, Typed>): void {
+    typed = now;
+    try {
+      localStorage.setItem(key, JSON.stringify(now));
+    } catch {
+      // the device is full: the page has it
+    }
+  }
   let kept = $state<Record<string, MinuteDone>>({}); // of this minute, where there is no sheet
   let wrong = $state<Record<string, string>>({});
 
@@ -37,7 +54,8 @@
     typed[c.id]?.[of] ?? (now(c) ? String(of === 'tried' ? now(c)!.tried : now(c)!.right) : '');
   function type(c: AnswerRow, of: keyof Typed, text: string): void {
     const digits = text.replace(/\D/g, '').slice(0, 3);
-    typed[c.id] = { tried: valueOf(c, 'tried'), right: valueOf(c, 'right'), [of]: digits };
+    const now = { tried: valueOf(c, 'tried'), right: valueOf(c, 'right'), [of]: digits };
+    note({ ...typed, [c.id]: now });
   }
   function settle(c: AnswerRow): void {
     const t = typed[c.id];
@@ -53,7 +71,7 @@
     const id = newId();
     const done: MinuteDone = { id, day: today, tried, right };
     kept[c.id] = done;
-    delete typed[c.id];
+    note(Object.fromEntries(Object.entries(typed).filter(([id]) => id !== c.id)));
     if (sheet) onrow({ ...c, minute: { before: before(c), kept: done } });
     void outbox.add(sheet || `minute ${facts}`, {
       kind: 'minute',

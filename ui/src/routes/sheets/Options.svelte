@@ -21,10 +21,6 @@
     onothers: () => void;
   } = $props();
 
-  const YES = [
-    { value: 'yes', name: 'with' },
-    { value: '', name: 'without' },
-  ];
   const sides = (list: { id: string; name: string }[]): { value: string; name: string }[] =>
     list.map((n) => ({ value: n.id, name: n.name }));
   const stages = $derived(
@@ -55,123 +51,141 @@
   </p>
 {/if}
 
-{#if kind.kind === 'minute'}
-  <h2 id="facts">Facts</h2>
-  <div class="list" role="radiogroup" aria-labelledby="facts">
-    {#each page.facts as f (f.id)}
-      <button role="radio" aria-checked={ask.facts === f.id} onclick={() => onset({ facts: f.id })}
-        >{f.name}</button
-      >
-    {/each}
-  </div>
-{/if}
-{#if kind.counts.length > 1}
-  <h2 id="count">Tasks on a sheet</h2>
-  <Sides
-    labelledby="count"
-    sides={kind.counts.map((n) => ({ value: String(n), name: String(n) }))}
-    now={String(ask.count)}
-    onset={(n) => onset({ count: Number(n) })}
-  />
-{/if}
-{#if kind.stages.length}
-  <label for="sheet-stage">Of which stage</label>
-  <select
-    id="sheet-stage"
-    value={ask.stage || (ask.strand ? `all ${ask.strand}` : '')}
-    onchange={(e) => {
-      const to = e.currentTarget.value;
-      if (to.startsWith('all ')) onset({ strand: to.slice(4), stage: '', alike: false });
-      else onset({ stage: to, strand: '', alike: false });
-    }}
-    class:wrong={trouble?.field === 'stage'}
-  >
-    {#if kind.each}<option value="">where each child stands</option>{:else}
-      <option value="">as is usual</option>
-    {/if}
-    {#if kind.each && kind.strands.length > 1}
-      {#each kind.strands as s (s.id)}
-        <option value="all {s.id}">where each stands, {s.name.toLowerCase()}</option>
-      {/each}
-    {/if}
-    {#each stages as s (s.id)}<option value={s.id}>{s.name}</option>{/each}
-  </select>
-{/if}
-{#if kind.typed}
-  <label for="sheet-tasks">Or numbers of your own</label>
-  <input
-    id="sheet-tasks"
-    value={typed}
-    maxlength="400"
-    placeholder="47+25; 503-128"
-    class:wrong={trouble?.field === 'tasks'}
-    aria-invalid={trouble?.field === 'tasks'}
-    oninput={(e) => type(e.currentTarget.value)}
-    onchange={done}
-  />
-{/if}
-{#if kind.each && !ask.tasks}
-  <h2 id="alike">Numbers</h2>
-  <Sides
-    labelledby="alike"
-    sides={[
-      { value: '', name: 'each child its own' },
-      { value: 'yes', name: 'all the same' },
-    ]}
-    now={ask.alike ? 'yes' : ''}
-    onset={(v) => onset({ alike: v === 'yes' })}
-  />
-{/if}
-{#if kind.columns}
-  <h2 id="boxes">Boxes for what comes up</h2>
-  <Sides
-    labelledby="boxes"
-    sides={YES}
-    now={ask.boxes ? 'yes' : ''}
-    onset={(v) => onset({ boxes: v === 'yes' })}
-  />
-  <h2 id="signs">Marks of the places</h2>
-  <Sides
-    labelledby="signs"
-    sides={YES}
-    now={ask.signs ? 'yes' : ''}
-    onset={(v) => onset({ signs: v === 'yes' })}
-  />
-{/if}
-{#if kind.drawings}
-  <h2 id="room">Room for quick drawings</h2>
-  <Sides
-    labelledby="room"
-    sides={YES}
-    now={ask.room ? 'yes' : ''}
-    onset={(v) => onset({ room: v === 'yes' })}
-  />
-{/if}
-{#if kind.counts.length}
-  <h2 id="key">Key</h2>
-  <Sides labelledby="key" sides={sides(page.keys)} now={ask.key} onset={(v) => onset({ key: v })} />
-{/if}
-<h2 id="paper">Paper</h2>
-<Sides
-  labelledby="paper"
-  sides={sides(page.papers)}
-  now={ask.paper}
-  onset={(v) => onset({ paper: v })}
-/>
-{#if kind.each && !ask.tasks}
-  <label for="sheet-days">Left out: what a child had within</label>
-  <select
-    id="sheet-days"
-    value={String(ask.days)}
-    onchange={(e) => onset({ days: Number(e.currentTarget.value) })}
-  >
-    {#each DAYS as d (d)}<option value={String(d)}>{d ? `${d} days` : 'nothing is left out'}</option
-      >{/each}
-  </select>
-{/if}
 {#if (kind.counts.length || kind.kind === 'strip') && !ask.tasks}
   <button class="act" onclick={onothers}>Other numbers</button>
 {/if}
+
+<div class="rows">
+  {#if kind.kind === 'minute'}
+    <div class="list" role="radiogroup" aria-label="Facts">
+      {#each page.facts as f (f.id)}
+        <button
+          role="radio"
+          aria-checked={ask.facts === f.id}
+          onclick={() => onset({ facts: f.id })}>{f.name}</button
+        >
+      {/each}
+    </div>
+  {/if}
+  {#if kind.counts.length > 1}
+    <span class="row">
+      <span id="count">Tasks</span>
+      <Sides
+        labelledby="count"
+        sides={kind.counts.map((n) => ({ value: String(n), name: String(n) }))}
+        now={String(ask.count)}
+        onset={(n) => onset({ count: Number(n) })}
+      />
+    </span>
+  {/if}
+  {#if kind.stages.length}
+    <select
+      aria-label="Of which stage"
+      value={ask.stage || (ask.strand ? `all ${ask.strand}` : '')}
+      onchange={(e) => {
+        const to = e.currentTarget.value;
+        if (to.startsWith('all ')) onset({ strand: to.slice(4), stage: '', alike: false });
+        else onset({ stage: to, strand: '', alike: false });
+      }}
+      class:wrong={trouble?.field === 'stage'}
+    >
+      {#if kind.each}<option value="">where each child stands</option>{:else}
+        <option value="">the usual stage</option>
+      {/if}
+      {#if kind.each && kind.strands.length > 1}
+        {#each kind.strands as s (s.id)}
+          <option value="all {s.id}">where each stands: {s.name}</option>
+        {/each}
+      {/if}
+      {#each stages as s (s.id)}<option value={s.id}>{s.name}</option>{/each}
+    </select>
+  {/if}
+  {#if kind.typed}
+    <input
+      aria-label="Or numbers of your own"
+      value={typed}
+      maxlength="400"
+      placeholder="or your own: 47+25; 503-128"
+      class:wrong={trouble?.field === 'tasks'}
+      aria-invalid={trouble?.field === 'tasks'}
+      oninput={(e) => type(e.currentTarget.value)}
+      onchange={done}
+    />
+  {/if}
+  {#if kind.each && !ask.tasks}
+    <Sides
+      label="Numbers"
+      sides={[
+        { value: '', name: 'each child its own' },
+        { value: 'yes', name: 'all the same' },
+      ]}
+      now={ask.alike ? 'yes' : ''}
+      onset={(v) => onset({ alike: v === 'yes' })}
+    />
+  {/if}
+  {#if kind.columns || kind.drawings}
+    <span class="row">
+      <span id="with">With</span>
+      <span class="with" role="group" aria-labelledby="with">
+        {#if kind.columns}
+          <button
+            aria-pressed={ask.boxes}
+            aria-label="boxes for what comes up or is crossed out"
+            title="boxes for what comes up or is crossed out"
+            onclick={() => onset({ boxes: !ask.boxes })}>boxes</button
+          >
+          <button
+            aria-pressed={ask.signs}
+            aria-label="marks of the places"
+            title="marks of the places"
+            onclick={() => onset({ signs: !ask.signs })}>marks</button
+          >
+        {/if}
+        {#if kind.drawings}
+          <button
+            aria-pressed={ask.room}
+            aria-label="room for quick drawings"
+            title="room for quick drawings"
+            onclick={() => onset({ room: !ask.room })}>drawing</button
+          >
+        {/if}
+      </span>
+    </span>
+  {/if}
+  {#if kind.counts.length}
+    <span class="row">
+      <span id="key">Key</span>
+      <Sides
+        labelledby="key"
+        sides={sides(page.keys)}
+        now={ask.key}
+        onset={(v) => onset({ key: v })}
+      />
+    </span>
+  {/if}
+  <span class="row">
+    <span id="paper">Paper</span>
+    <Sides
+      labelledby="paper"
+      sides={sides(page.papers)}
+      now={ask.paper}
+      onset={(v) => onset({ paper: v })}
+    />
+  </span>
+  {#if kind.each && !ask.tasks}
+    <select
+      aria-label="Left out: what a child had within"
+      value={String(ask.days)}
+      onchange={(e) => onset({ days: Number(e.currentTarget.value) })}
+    >
+      {#each DAYS as d (d)}
+        <option value={String(d)}
+          >{d ? `nothing that it had in ${d} days` : 'nothing is left out'}</option
+        >
+      {/each}
+    </select>
+  {/if}
+</div>
 
 <style>
   .says {
@@ -181,13 +195,39 @@
     margin-top: 8px;
     color: var(--clay-ink);
   }
-  h2,
-  label {
-    display: block;
-    margin: 12px 0 4px;
+  .rows {
+    display: grid;
+    gap: 8px;
+    margin-top: 8px;
+  }
+  .row {
+    display: grid;
+    grid-template-columns: 56px minmax(0, 1fr);
+    align-items: center;
+  }
+  .row > span:first-child {
     font-size: 15px;
     font-weight: 650;
     color: var(--ink-2);
+  }
+  .with {
+    display: flex;
+    gap: 6px;
+  }
+  .with button {
+    flex: 1;
+    min-height: 44px;
+    padding: 0 2px;
+    border: 1.5px dashed var(--edge);
+    border-radius: var(--r2);
+    font-size: 15px;
+    text-align: center;
+  }
+  .with button[aria-pressed='true'] {
+    border-style: solid;
+    background: var(--leaf-tint);
+    font-weight: 650;
+    box-shadow: inset 0 -3px 0 var(--leaf);
   }
   select,
   input {
@@ -222,7 +262,6 @@
   }
   .act {
     min-height: 44px;
-    margin-top: 8px;
     color: var(--leaf-deep);
     font-weight: 650;
     text-decoration: underline;

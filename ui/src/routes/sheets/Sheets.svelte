@@ -138,7 +138,7 @@
     if (!kind) return 'Print';
     if (kind.each || kind.kind === 'minute')
       return n === 1 ? 'Print the sheet' : `Print ${n} sheets`;
-    return `Print: ${kind.name}`;
+    return kind.kind === 'cards' ? 'Print the cards' : `Print the ${kind.name}`;
   });
 </script>
 
@@ -163,7 +163,7 @@
   drawer={330}
 >
   {#snippet shelf()}
-    <h1>A sheet of</h1>
+    <h1 class="unseen">A sheet of</h1>
     <div class="kinds" role="group" aria-label="Kinds of sheet">
       {#each page?.kinds ?? [] as k (k.kind)}
         <button aria-pressed={k.kind === ask?.kind} onclick={() => choose(k.kind)}>
@@ -249,7 +249,7 @@
 <style>
   .kinds {
     display: grid;
-    margin: 6px -8px 0;
+    margin: -6px -8px 0;
   }
   .kinds button {
     display: grid;

@@ -191,6 +191,8 @@ Finn O.,503-128,385,</pre>
     {:else if got?.kept}
       <h1>Kept</h1>
       <p>{got.says}</p>
+    {:else}
+      <p class="small">How many answers can be kept stands here, once the file is read.</p>
     {/if}
   {/snippet}
 
@@ -251,6 +253,9 @@ Finn O.,503-128,385,</pre>
     background: var(--paper);
     font: 400 18px / 1 var(--kid);
     text-transform: uppercase;
+  }
+  #table-code::placeholder {
+    text-transform: none;
   }
   #table-code.wrong {
     border-color: var(--clay);

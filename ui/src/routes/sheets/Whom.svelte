@@ -41,8 +41,8 @@
       <div class="names">
         {#each g.children as c (c.id)}
           <button aria-pressed={c.id === child} onclick={() => onlook(c.id)} title={c.says}>
-            <svg width="26" height="26" viewBox="-13 -20 26 26" aria-hidden="true">
-              {#if c.state}<Leaf state={c.state} lobes={[c.state]} r={11} />{/if}
+            <svg width="22" height="30" viewBox="-11 -20 22 30" aria-hidden="true">
+              {#if c.state}<Leaf state={c.state} lobes={[c.state]} r={9} />{/if}
             </svg>
             <span class="private">{c.name}</span>
           </button>
@@ -100,11 +100,12 @@
     gap: 4px;
     min-width: 0;
     min-height: 44px;
-    padding: 0 8px;
+    padding: 0 4px 0 6px;
     border: 1.5px solid var(--edge);
     border-radius: var(--r2);
     background: var(--sheet);
     font-family: var(--kid);
+    font-size: 15px;
     line-height: 18px;
     overflow-wrap: anywhere;
     text-align: left;
