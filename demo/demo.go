@@ -190,5 +190,8 @@ func keep(ctx context.Context, s *store.Store, y *year) error {
 	if !y.older() {
 		return nil
 	}
-	return keepWhole(ctx, s, y)
+	if err := keepWhole(ctx, s, y); err != nil {
+		return err
+	}
+	return keepPaper(ctx, s, y)
 }

@@ -25,8 +25,18 @@ type Learner struct {
 	Records    []Record    `json:"records"`    // oldest first, corrected and withdrawn ones too
 	Judgements []Judgement `json:"judgements"` // oldest first
 	Estimates  []Estimate  `json:"estimates"`
-	Counts     []Count     `json:"counts"` // how long it took to count
-	Slates     []Slate     `json:"slates"` // in lessons for the whole class, oldest first
+	Counts     []Count     `json:"counts"`  // how long it took to count
+	Slates     []Slate     `json:"slates"`  // in lessons for the whole class, oldest first
+	Minutes    []Minute    `json:"minutes"` // of facts, oldest first
+}
+
+// Minute is a minute of facts, or as many seconds as were set.
+type Minute struct {
+	Day     string `json:"day"`
+	Facts   string `json:"facts"`
+	Seconds int    `json:"seconds"`
+	Tried   int    `json:"tried"`
+	Right   int    `json:"right"`
 }
 
 // Slate is the learner's slate in a round of the whole class, and its turn to explain.
@@ -105,6 +115,9 @@ func WriteJSON(out io.Writer, l Learner) error {
 	}
 	if l.Slates == nil {
 		l.Slates = []Slate{}
+	}
+	if l.Minutes == nil {
+		l.Minutes = []Minute{}
 	}
 	if l.Estimates == nil {
 		l.Estimates = []Estimate{}

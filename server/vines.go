@@ -241,6 +241,13 @@ func (s *Server) exported(c *call) (formats.Learner, error) {
 	for _, x := range slates {
 		out.Slates = append(out.Slates, formats.Slate{Day: x.Day.String(), Mark: string(x.Mark), Answer: x.Answer, Turn: x.Turn(), Way: string(x.Way)})
 	}
+	minutes, err := s.store.Minutes(c.Context(), []uuid.UUID{e.ID})
+	if err != nil {
+		return out, err
+	}
+	for _, x := range minutes {
+		out.Minutes = append(out.Minutes, formats.Minute{Day: x.Day.String(), Facts: string(x.Facts), Seconds: x.Seconds, Tried: x.Tried, Right: x.Right})
+	}
 	said, err := s.store.EstimatesOf(c.Context(), e.ID)
 	for _, x := range said {
 		out.Estimates = append(out.Estimates, formats.Estimate{Day: x.Day.String(), Problem: x.Task.String(), Value: int(x.Value)})

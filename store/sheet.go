@@ -101,7 +101,7 @@ func (s *Store) AddSheet(ctx context.Context, made Sheet) (code string, err erro
 		case !errors.Is(err, ErrNone):
 			return err
 		}
-		if code, err = freeCode(ctx, tx, made.ClassID); err != nil {
+		if code, err = freeCode(ctx, tx, made.ClassID, made.Code); err != nil {
 			return err
 		}
 		if _, err := tx.ExecContext(ctx, `insert into sheet (id, class_id, code, spec, settings, tasks, day, made_by) values ($1, $2, $3, $4, $5, $6, $7, $8)`, made.ID, made.ClassID, code, spec, settings, tasks, made.Day.Time(), made.MadeBy); err != nil {
@@ -112,8 +112,8 @@ func (s *Store) AddSheet(ctx context.Context, made Sheet) (code string, err erro
 	return code, err
 }
 
-// freeCode is a code that the class does not use yet.
-func freeCode(ctx context.Context, tx *sqlx.Tx, class uuid.UUID) (string, error) {
+// freeCode is a code that the class does not use yet: the one that is wished for, if it is free.
+func freeCode(ctx context.Context, tx *sqlx.Tx, class uuid.UUID, wish string) (string, error) {
 	var used []string
 	if err := tx.SelectContext(ctx, &used, `select code from sheet where class_id = (select id from class where id = $1 for no key update)`, class); err != nil {
 		return "", err
@@ -124,6 +124,9 @@ func freeCode(ctx context.Context, tx *sqlx.Tx, class uuid.UUID) (string, error)
 	known := map[string]bool{}
 	for _, code := range used {
 		known[code] = true
+	}
+	if wish != "" && !known[wish] {
+		return wish, nil
 	}
 	for tries := 0; ; tries++ {
 		if code := newCode(1 + tries/40); !known[code] {

@@ -49,6 +49,7 @@ type Entry struct {
 	Came      string   `json:"came"`
 	CameSays  string   `json:"cameSays"` // how it came, where that bears on what it counts for
 	Slate     bool     `json:"slate"`    // it stood on a slate, among those of the whole class
+	Paper     bool     `json:"paper"`    // on a sheet, with no adult beside the child
 	Chosen    bool     `json:"chosen"`
 	Runs      int      `json:"runs"`
 	Note      string   `json:"note"` // for the lead alone
@@ -90,7 +91,7 @@ func EntryOf(w say.Words, k Kept, today book.Day, lead bool) Entry {
 		ID: k.ID, Learner: k.Learner, Lesson: k.Lesson, Task: w.Task(k.Task), Nth: k.Nth, Answer: k.Answer, Result: k.Task.Result(), Between: between(k.Task), Keys: []Key{},
 		Part: placesOf(k.Part), PartSays: w.Part(k.Part), Parts: PartsOf(w, k.Task),
 		Right: k.Right(), Slips: []string{}, Stage: string(stage), StageName: w.Stage(stage), Manner: string(k.Manner), InManner: say.InManner(k.Manner), Manners: MannersOf(stage),
-		Help: string(k.Help), HelpSays: say.Help(k.Help), Way: string(k.Way), WayName: say.Way(k.Way), Came: string(k.Came), CameSays: say.Came(k.Came), Slate: k.Whole, Chosen: k.Chosen, Runs: k.Runs, HasNote: k.Note != "",
+		Help: string(k.Help), HelpSays: say.Help(k.Help), Way: string(k.Way), WayName: say.Way(k.Way), Came: string(k.Came), CameSays: say.Came(k.Came), Slate: k.Whole, Paper: k.Paper, Chosen: k.Chosen, Runs: k.Runs, HasNote: k.Note != "",
 		Day: k.Day.String(), DaySays: say.ShortDay(k.Day, today), By: k.By, At: k.At.Format("15:04"), Withdrawn: k.Withdrawn, Replaces: k.Replaces, Current: k.Current,
 	}
 	if lead {

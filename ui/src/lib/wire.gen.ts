@@ -486,6 +486,7 @@ export interface Entry {
   came: string;
   cameSays: string;
   slate: boolean;
+  paper: boolean;
   chosen: boolean;
   runs: number;
   note: string;

@@ -2,7 +2,7 @@
   // The gather list: most pieces at once, cards, trays, how the mat
   // lies, who comes, what to look to and how long it takes.
   import { onMount } from 'svelte';
-  import { push } from 'svelte-spa-router';
+  import { link as leads, push } from 'svelte-spa-router';
   import { SvelteSet } from 'svelte/reactivity';
   import { innerWidth } from 'svelte/reactivity/window';
   import Bench from '../../lib/bench/Bench.svelte';
@@ -320,6 +320,11 @@
         <div class="lies">
           <div class="liesHead">
             <h1>How it lies</h1>
+            {#if shared.mayPresent}<a
+                class="act"
+                href={view(`sheets?kind=gather&lesson=${params.lesson}`)}
+                use:leads>Print the list</a
+              >{/if}
             <Plain pressed={turned} onclick={() => (turned = !turned)}
               >{turned ? 'Turn to you' : 'Turn to the children'}</Plain
             >

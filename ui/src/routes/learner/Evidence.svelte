@@ -82,8 +82,9 @@
             <p class="info">
               {e.partSays && `${e.partSays}: `}{all
                 ? `${e.stageName}, ${e.inManner}`
-                : e.inManner}{#if e.slate}<span>, on a slate</span>{/if}{#if e.chosen}<span
-                  >, chosen, {shared.desk!.words.times[e.runs - 1]}</span
+                : e.inManner}{#if e.slate}<span>, on a slate</span>{/if}{#if e.paper}<span
+                  >, on a sheet</span
+                >{/if}{#if e.chosen}<span>, chosen, {shared.desk!.words.times[e.runs - 1]}</span
                 >{/if}{#if e.way}<span>, {e.wayName}</span>{/if}{#if e.cameSays}<span
                   >, {e.cameSays}</span
                 >{/if}{#if e.note}<span class="note">, “{e.note}”</span>{:else if e.hasNote}<span

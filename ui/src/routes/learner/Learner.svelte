@@ -449,6 +449,11 @@
           </span>
         </form>
       {/if}
+      {#if stage && /^(joining|taking|sharing)\//.test(stage) && shared.mayPresent}
+        <p class="files small">
+          <a href={view(`sheets?kind=strip&stage=${stage}`)} use:link>a strip to take home</a>
+        </p>
+      {/if}
       {#if lead}
         <p class="files small">
           <a href="/api{path}/export.json" download>all as JSON</a>

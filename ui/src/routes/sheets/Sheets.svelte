@@ -35,8 +35,8 @@
       const wanted = new URLSearchParams(router.querystring);
       const other = page.kinds.find((k) => k.kind === wanted.get('kind'));
       if (other) ask = { ...usual(other, ask), lesson: wanted.get('lesson') ?? undefined };
-      const tasks = wanted.get('tasks');
-      if (tasks) ask = { ...ask, tasks };
+      const stage = wanted.get('stage') ?? '';
+      if (other?.stages.some((s) => s.id === stage)) ask = { ...ask, stage };
     } catch (error) {
       trouble = troubleOf(error);
     }
