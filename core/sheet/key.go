@@ -51,25 +51,30 @@ func (p Print) KeyOf(own Own) []Entry {
 	return list
 }
 
-// Commonest is the slip that shows in most of a key's tasks, the commoner of those that show
-// alike; empty where none does.
+// Commonest is the commonest slip that shows in at least half of a key's tasks, or else the
+// one that shows in most of them; empty where none does. The slips of a task stand in the order
+// of how common they are.
 func Commonest(key []Entry) slip.ID {
 	count := map[slip.ID]int{}
-	best := slip.ID("")
+	var order []slip.ID
 	for _, e := range key {
 		seen := map[slip.ID]bool{}
 		for _, g := range e.Gives {
 			if !seen[g.Slip] {
 				count[g.Slip]++
 			}
-			seen[g.Slip] = true
+			if seen[g.Slip] = true; count[g.Slip] == 1 {
+				order = append(order, g.Slip)
+			}
 		}
 	}
-	for _, e := range key {
-		for _, g := range e.Gives {
-			if best == "" || count[g.Slip] > count[best] {
-				best = g.Slip
-			}
+	best := slip.ID("")
+	for _, id := range order {
+		switch {
+		case 2*count[id] >= len(key):
+			return id
+		case best == "" || count[id] > count[best]:
+			best = id
 		}
 	}
 	return best

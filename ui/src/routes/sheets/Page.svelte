@@ -12,17 +12,17 @@
   }
 </script>
 
-<div class="page" role="img" aria-label={label} use:drawn={svg}></div>
+<div class="printed" role="img" aria-label={label} use:drawn={svg}></div>
 
 <style>
-  .page {
+  .printed {
     height: 100%;
     border: 1px solid var(--edge);
     background: var(--card);
     line-height: 0;
     overflow: hidden;
   }
-  .page :global(svg) {
+  .printed :global(svg) {
     width: 100%;
     height: 100%;
     display: block;

@@ -311,7 +311,7 @@
     border: 1px solid var(--tray);
     background: var(--paper);
   }
-  .paper > :global(.page) {
+  .paper > :global(.printed) {
     position: relative;
   }
   .turn {

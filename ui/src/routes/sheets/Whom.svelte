@@ -60,7 +60,7 @@
   {/if}
   {#if n && all.some((c) => c.id === child)}
     <button class="act" onclick={() => onleave(child)}>
-      No sheet for <span class="private">{all.find((c) => c.id === child)?.name}</span>
+      <span class="private">No sheet for {all.find((c) => c.id === child)?.name}</span>
     </button>
   {/if}
   {#if out.length}
