@@ -111,6 +111,7 @@ func views(s school, g *guide.Guide, look func(name string)) {
 	g.Press("Today")
 	tens(g, look)
 	whole(s, g, look)
+	papers(g, look)
 	g.Open("about:blank").Open(invitation).See("Join Orchard room")
 	look("the invitation")
 	s.newcomers("Quill Z.")
@@ -173,6 +174,20 @@ func whole(s school, g *guide.Guide, look func(name string)) {
 	g.Press("Seats are right").Key(" ").See("Look at row 1").Settle()
 	look("Slates, counting together")
 	g.Press("Today").See("in your hand")
+}
+
+// papers looks at what is printed and at what comes back from paper.
+func papers(g *guide.Guide, look func(name string)) {
+	g.Press("Sheets").See("22 children").Holds("the sheet is drawn", "document.querySelector('.printed svg')").Settle()
+	look("Sheets")
+	g.Press("Type answers back").See("Sheets that are out").Press("K7").See("each child its own").Holds("in the cell", "document.activeElement?.matches('input.cell')").Key("9", "9").See("Does the paper say 99?").Settle()
+	look("Answers back")
+	g.Press("Read in a table of answers").See("Choose the file")
+	chooseTable(g, "learner,problem,answer\nAda W.,47+25,72\nNobody whose name is very long indeed N.,1+1,2\n")
+	g.See("1 line can be kept, 1 line cannot").Settle()
+	look("A table of answers")
+	g.Press("Keep none of them").Press("Sheets").See("22 children").Press("one minute").See("what makes ten").Settle()
+	look("Sheets, a minute")
 }
 
 // places looks at numbers from 100 on: chosen, laid with pieces and with cards alone.

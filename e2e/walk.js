@@ -13,7 +13,8 @@
   const open = document.querySelector('dialog[open]');
   const root = open ?? document.body;
   const W = innerWidth, H = innerHeight;
-  const shown = (e) => e.checkVisibility({ opacityProperty: true, visibilityProperty: true }) && !e.closest('.unseen, [data-under], defs') && (!open || open.contains(e));
+  // A page as it will be printed is a picture of paper, and is read there.
+  const shown = (e) => e.checkVisibility({ opacityProperty: true, visibilityProperty: true }) && !e.closest('.unseen, [data-under], [data-print], defs') && (!open || open.contains(e));
 
   // How each element is set and where it lies; nothing moves while it is looked at.
   const known = new Map();

@@ -48,7 +48,7 @@ func TestEveryViewAtEveryWidth(t *testing.T) {
 		}
 		g.Turned(laptopWidth, laptopHeight)
 	})
-	if looked != 68 {
+	if looked != 72 {
 		t.Errorf("%d views were looked at", looked)
 	}
 }

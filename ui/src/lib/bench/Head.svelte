@@ -182,8 +182,12 @@
   }
   @media (max-width: 900px) {
     .brand {
+      flex: none;
       width: auto;
       margin-right: 8px;
+    }
+    .brand span {
+      display: none;
     }
     nav a {
       justify-content: center;
@@ -197,13 +201,6 @@
       height: auto;
       padding: 0 14px;
     }
-    .brand {
-      flex: none;
-      width: auto;
-    }
-    .brand span {
-      display: none;
-    }
     .right {
       flex: 1;
       justify-content: flex-end;
@@ -216,7 +213,7 @@
       height: auto;
     }
     nav a {
-      flex: 1;
+      flex: 1 0 auto;
       justify-content: center;
       min-width: 44px;
       min-height: 44px;

@@ -130,13 +130,13 @@
         {#if kind.columns}
           <button
             aria-pressed={ask.boxes}
-            aria-label="boxes for what comes up or is crossed out"
+            aria-label="boxes: for what comes up or is crossed out"
             title="boxes for what comes up or is crossed out"
             onclick={() => onset({ boxes: !ask.boxes })}>boxes</button
           >
           <button
             aria-pressed={ask.signs}
-            aria-label="marks of the places"
+            aria-label="marks: of the places"
             title="marks of the places"
             onclick={() => onset({ signs: !ask.signs })}>marks</button
           >
@@ -144,7 +144,7 @@
         {#if kind.drawings}
           <button
             aria-pressed={ask.room}
-            aria-label="room for quick drawings"
+            aria-label="drawing: room for quick drawings"
             title="room for quick drawings"
             onclick={() => onset({ room: !ask.room })}>drawing</button
           >

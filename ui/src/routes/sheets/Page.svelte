@@ -12,7 +12,7 @@
   }
 </script>
 
-<div class="printed" role="img" aria-label={label} use:drawn={svg}></div>
+<div class="printed" data-print role="img" aria-label={label} use:drawn={svg}></div>
 
 <style>
   .printed {

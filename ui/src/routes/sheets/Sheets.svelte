@@ -180,34 +180,36 @@
   {/snippet}
 
   {#snippet mat()}
-    <div class="all" class:alone={!named}>
-      <div class="paper" class:many={(look?.sheets ?? 0) > 1}>
-        {#if look?.pages.length}
-          {@const at = look.pages[shown] ?? look.pages[0]!}
-          <Page
-            svg={at}
-            label="{kind?.name ?? 'The sheet'}{look.title ? ` of ${look.title}` : ''}"
+    <div class="frame">
+      <div class="all" class:alone={!named}>
+        <div class="paper" class:many={(look?.sheets ?? 0) > 1}>
+          {#if look?.pages.length}
+            {@const at = look.pages[shown] ?? look.pages[0]!}
+            <Page
+              svg={at}
+              label="{kind?.name ?? 'The sheet'}{look.title ? ` of ${look.title}` : ''}"
+            />
+          {/if}
+          {#if (look?.pages.length ?? 0) > 1}
+            <div class="turn">
+              {#each look!.pages as p, i (p)}
+                <button aria-pressed={i === shown} onclick={() => (shown = i)}>page {i + 1}</button>
+              {/each}
+            </div>
+          {/if}
+        </div>
+        {#if page && ask && named}
+          <Whom
+            {page}
+            {ask}
+            {look}
+            child={child || ask.children[0] || ''}
+            onlook={(id) => (child = id)}
+            onleave={leave}
+            ontake={take}
           />
         {/if}
-        {#if (look?.pages.length ?? 0) > 1}
-          <div class="turn">
-            {#each look!.pages as p, i (p)}
-              <button aria-pressed={i === shown} onclick={() => (shown = i)}>page {i + 1}</button>
-            {/each}
-          </div>
-        {/if}
       </div>
-      {#if page && ask && named}
-        <Whom
-          {page}
-          {ask}
-          {look}
-          child={child || ask.children[0] || ''}
-          onlook={(id) => (child = id)}
-          onleave={leave}
-          ontake={take}
-        />
-      {/if}
     </div>
   {/snippet}
 
@@ -286,23 +288,27 @@
     font-weight: 650;
     text-decoration: none;
   }
+  .frame {
+    height: 100%;
+    container-type: size;
+  }
   .all {
+    --page: min(62cqw, (100cqh - 30px) * 0.7071);
     display: grid;
-    grid-template-columns: auto minmax(200px, 1fr);
+    grid-template-columns: var(--page) minmax(0, 1fr);
     gap: 20px;
     height: 100%;
     padding: 14px 18px 14px 20px;
   }
   .all.alone {
-    grid-template-columns: 1fr;
-    justify-items: center;
+    --page: min(100cqw - 44px, (100cqh - 30px) * 0.7071);
+    grid-template-columns: var(--page);
+    justify-content: center;
   }
   .paper {
     position: relative;
-    height: 100%;
-    min-height: 0;
+    align-self: start;
     aspect-ratio: 210 / 297;
-    max-width: 100%;
   }
   .paper.many::before {
     content: '';
@@ -352,12 +358,17 @@
     color: var(--leaf-deep);
   }
   @media (max-width: 700px) {
-    .all {
+    .frame {
+      height: auto;
+      container-type: inline-size;
+    }
+    .all,
+    .all.alone {
+      --page: 100%;
       display: block;
       height: auto;
     }
     .paper {
-      height: auto;
       margin-bottom: 16px;
     }
   }
