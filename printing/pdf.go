@@ -17,10 +17,7 @@ const family = "Andika"
 var made = time.Date(2000, 1, 1, 0, 0, 0, 0, time.UTC)
 
 // PDF is a file of pages. The zero value cannot be used: NewPDF makes one.
-type PDF struct {
-	doc *fpdf.Fpdf
-	ink struct{ draw, fill, text hue.Colour }
-}
+type PDF struct{ doc *fpdf.Fpdf }
 
 // NewPDF begins a file.
 func NewPDF(title string) *PDF {

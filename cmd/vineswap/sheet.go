@@ -16,12 +16,16 @@ import (
 	"vineswap/core/sheet"
 	"vineswap/core/task"
 	"vineswap/printing"
+	"vineswap/trial"
 )
+
+// trialRooms is how many rooms of simulated children sheets are tried on.
+const trialRooms = 6
 
 type sheetFlags struct {
 	kind, problems, stage, facts, names, key, paper, material, out string
 	seed, count                                                    whole
-	room, plain                                                    bool
+	room, plain, try                                               bool
 }
 
 func sheetCommand() *cobra.Command {
@@ -33,6 +37,13 @@ func sheetCommand() *cobra.Command {
 			return exactly(0, "sheet takes flags alone")(cmd, args)
 		},
 		RunE: func(cmd *cobra.Command, _ []string) error {
+			if f.try {
+				rows, err := trial.Sheets(trialRooms, uint64(f.seed))
+				if err != nil {
+					return err
+				}
+				return trial.WriteSheets(cmd.OutOrStdout(), rows)
+			}
 			err := f.print(cmd)
 			for _, wrong := range []error{
 				sheet.ErrKind, sheet.ErrPaper, sheet.ErrKey, sheet.ErrCount, sheet.ErrStage, sheet.ErrFacts, sheet.ErrTask, sheet.ErrNone, material.ErrKind,
@@ -69,6 +80,7 @@ func sheetCommand() *cobra.Command {
 	flags.Var(&f.seed, "seed", "a whole number; the same seed draws the same sheet")
 	flags.Var(&f.count, "count", "how many tasks are drawn; 0 for as many as is usual")
 	flags.BoolVar(&f.room, "room", false, "with room for quick drawings")
+	flags.BoolVar(&f.try, "trial", false, "print no sheet, but what sheets ask of simulated children by several rules")
 	flags.BoolVar(&f.plain, "plain", false, "without boxes for what comes up and without the marks of the places")
 	return cmd
 }

@@ -46,7 +46,7 @@ type Stand struct {
 	Stage choose.StageID
 	State ladder.State // how the child stands there; NotYet where nothing is recorded
 	Lobe  ladder.Lobe  // what that rests on
-	Slips [][]slip.ID  // of a stage that wobbles: the numbers are to bring them out
+	Slips [][]slip.ID  // that explain what went wrong there: the numbers are to bring them out
 	Parts []Part       // the tasks by their stages, those of Stage first
 }
 
@@ -56,10 +56,11 @@ type Part struct {
 	Count int
 }
 
-// StandOf finds where a child stands for a sheet on a day. A sheet is worked without a guide,
-// so its stage is one that the child has worked itself: what wobbles, is to be checked again
-// or is under way, in the order of the child's next steps; else the last that is secure.
-// What was never worked comes onto no sheet, unless nothing of the kind was.
+// StandOf finds where a child stands for a sheet on a day. A sheet is worked on paper without a
+// guide, so its stage is one that the child has worked itself: first what wobbles, then what is
+// under way without pieces, or is to be tried without them; then what was not seen on paper for
+// a while, and what is under way with pieces; else the last that is secure. What was never
+// worked comes onto no sheet, unless nothing of the kind was.
 //
 // Where there are tasks enough, two in three are of that stage. The others are of stages that
 // it builds on: first what the child has to check again, then the nearest, and one without
@@ -87,11 +88,32 @@ func (s Spec) Stages(class ladder.Class) []choose.StageID {
 	})
 }
 
+// waits are the kinds of next step that a sheet can be for, the most pressing first.
+var waits = []func(ladder.NextStep) bool{
+	func(n ladder.NextStep) bool { return n.Lobe.State == ladder.Wobbling },
+	func(n ladder.NextStep) bool {
+		onPaper := n.Lobe.State == ladder.UnderWay && !n.Lobe.Manner.WithMaterial()
+		return onPaper || n.Kind == ladder.Leave || n.Kind == ladder.Return
+	},
+	func(n ladder.NextStep) bool {
+		return n.Lobe.State == ladder.CheckAgain && !n.Lobe.Manner.WithMaterial()
+	},
+	func(n ladder.NextStep) bool { return n.Lobe.State == ladder.UnderWay },
+	func(n ladder.NextStep) bool { return n.Lobe.State == ladder.CheckAgain },
+}
+
 func (s Spec) stageFor(c ladder.Child, stages []choose.StageID, today book.Day) choose.StageID {
+	found, least := choose.StageID(""), len(waits)
 	for _, step := range c.NextSteps(today) {
-		if step.Kind != ladder.Begin && step.Lobe.State != ladder.Shown && slices.Contains(stages, step.Stage) {
-			return step.Stage
+		if !slices.Contains(stages, step.Stage) {
+			continue
 		}
+		if at := slices.IndexFunc(waits, func(is func(ladder.NextStep) bool) bool { return is(step) }); at >= 0 && at < least {
+			found, least = step.Stage, at
+		}
+	}
+	if found != "" {
+		return found
 	}
 	best, last := choose.StageID(""), book.Day(0)
 	for key, standing := range c.Standings {
@@ -116,12 +138,18 @@ func (s Spec) at(c ladder.Child, id choose.StageID, today book.Day) Stand {
 		if lobe, has := leaf.Least(); has {
 			st.Lobe, st.State = lobe, lobe.State
 		}
-	}
-	if st.State == ladder.Wobbling {
-		st.Slips = st.Lobe.Slips
+		for _, lobe := range leaf.Lobes {
+			if len(lobe.Slips) > 0 && st.Slips == nil && (lobe.State == ladder.Wobbling || lobe.Fits >= slipFits) {
+				st.Slips = lobe.Slips
+			}
+		}
 	}
 	return st
 }
+
+// slipFits is how many of the last wrong answers one slip explains where a sheet brings it out,
+// as a lesson does.
+const slipFits = 3
 
 // fewestMixed is how many tasks a sheet has at least where they are of several stages.
 const fewestMixed = 6
