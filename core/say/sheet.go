@@ -19,7 +19,7 @@ var sheetNames = map[string]string{
 // Sheet names a kind of sheet.
 func Sheet(kind string) string { return sheetNames[kind] }
 
-// factNames name the facts of a minute.
+// minuteNames name the facts of a minute.
 var minuteNames = map[string]string{"bonds": "what makes ten", "doubles": "doubles", "up-to-ten": "sums up to ten", "over-ten": "sums over ten", "take-facts": "taking away, up to 18"}
 
 // MinuteFacts names the facts of a minute.

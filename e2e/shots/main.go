@@ -56,7 +56,7 @@ func shots(address, folder string) error {
 	g.Key("w").See("answer 3843").Press("Wren A. right, 3843").Key("2").See("no answer").Key("3", "7", "3", "3", "n").Picture(to("record"))
 	g.Press("Class").See("days since last seen").Press("one swap, higher").See("stage 7 of 12").Picture(to("class"))
 	g.Turn(390, 844).Picture(to("phone"))
-	g.Turn(768, 1024).Picture(to("class-portrait")).Turn(1280, 800)
+	g.Turn(1280, 800)
 	g.Press("subtraction").See("across one zero").Press("Greta Z., 0 days").See("Records, newest first").Picture(to("learner"))
 	g.Press("what goes wrong").See("Why this lesson").Picture(to("learner-wrong"))
 	g.Press("Numbers").See("Twelve of them").Write("Numbers of your own", "5003-1264").Press("Look").See("across zeros").Press("Gather").See("Who comes?").Press("Wren A.").See("1Wren A.").Press("Teo B.").See("2Teo B.").Press("done").Press("To the mat").See("About how much").Key(" ").See("One tray for the larger")
@@ -67,6 +67,7 @@ func shots(address, folder string) error {
 	}
 	g.See("Sixty-seven. Six tens seven ones.").Picture(to("mat-rack"))
 	whole(g, window, address, to)
+	papers(g, to)
 	g.Press("Orchard room").See("In the class’s own words").See("Ten for one is called").Picture(to("settings"))
 	g.Press("People").See("22 children").Press("Hugo M.").See("leaves the class").Press("Invite an assistant").See("works once").Picture(to("people"))
 	g.Press("Settings").See("Log out").Press("Log out").See("Log in")
@@ -74,9 +75,14 @@ func shots(address, folder string) error {
 	// The youngest.
 	g.LogIn(address, demo.Logins()[4].Email, demo.Password).See("Seed room").Press("Numbers").Holds("the boards", "document.querySelector('#own')").Press("Tens").See("Which numbers")
 	g.Press("writing teens").Holds("teens", "document.querySelector('[data-hand] [aria-label*=word]')").Holds("a word", "(document.querySelector('[data-hand] [aria-label*=word]').click(), true)").Picture(to("numbers-tens"))
-	alone(g, "14 covered count-on", "Aino B.", "Jule A.")
-	g.Key(" ", " ", " ", " ").See("Thirteen").Picture(to("mat-frames"))
 	return errors.Join(g.Err(), window.Err())
+}
+
+// papers looks at sheets for the class, and types some answers back.
+func papers(g *guide.Guide, to func(string) string) {
+	g.Press("Sheets").See("where it stands").Press("Lena V.").See("Its numbers bring out").Picture(to("sheets"))
+	g.Press("Type answers back").See("Sheets that are out").Press("K7").See("each child its own").Holds("in the cell", "document.activeElement?.matches('input.cell')").Key("r", "r", "r", "n", "7", "1", "\r", "r", "r")
+	g.Holds("the sixth child", "document.activeElement?.ariaLabel?.startsWith('Greta')").Key("2", "5").See("the ten that came up was not added").Picture(to("answers"))
 }
 
 // whole runs a row of openers for the whole class, with its window at the projector.
