@@ -52,7 +52,7 @@ lint: ui/node_modules/.stamp ## gofmt, go vet, staticcheck, prettier, eslint, sv
 	cd ui && npm run --silent lint
 
 test: needs-test lint build ## install what is missing, lint, run all tests
-	go test -count=1 -vet=off -parallel 3 ./e2e ./... # vetted by lint; the longest first, three tabs on two cores: they often wait
+	go test -count=1 -vet=off -timeout 30m -parallel 3 ./e2e ./... # vetted by lint; the longest first, three tabs on two cores: they often wait
 
 bench: ## the speeds that are asked for
 	go test -run '^$$' -bench . -benchmem ./core/...

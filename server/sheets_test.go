@@ -20,6 +20,7 @@ import (
 	"vineswap/core/material"
 	"vineswap/core/place"
 	"vineswap/core/problem"
+	"vineswap/pgtest"
 	"vineswap/store"
 	"vineswap/wire"
 )
@@ -403,7 +404,7 @@ func TestMinutesOfFacts(t *testing.T) {
 }
 
 // sent sends a file in parts.
-func (p person) sent(t *testing.T, file string) string {
+func (p person) sent(t testing.TB, file string) string {
 	t.Helper()
 	id := uuid.NewString()
 	if got := p.send("POST", p.class("/imports"), wire.NewImport{ID: id, Bytes: len(file)}); got.status != 200 {
@@ -468,6 +469,56 @@ func TestAFileOfAnswers(t *testing.T) {
 	}
 	if got := p.send("POST", p.class("/imports/"+p.sent(t, file)), wire.ReadImport{Code: "Q99"}); got.status != 422 || got.trouble(t).Field != "code" {
 		t.Errorf("an unknown code: %d %s", got.status, got.body)
+	}
+}
+
+// BenchmarkBesideAnImport takes over 100,000 answers of 24 children while others are answered:
+// what the file takes, and the longest answer beside it, with a record of one of the children
+// among them.
+func BenchmarkBesideAnImport(b *testing.B) {
+	h := newHouse(b)
+	var table strings.Builder
+	table.WriteString("learner,problem,answer,day\n")
+	for i := range 24 {
+		if err := h.store.AddLearner(b.Context(), h.orchard, store.Learner{ID: uuid.New(), Name: fmt.Sprintf("Child %02d", i)}, time.Date(2026, 9, 1, 0, 0, 0, 0, time.UTC)); err != nil {
+			b.Fatal(err)
+		}
+	}
+	for i := range 100_000 {
+		fmt.Fprintf(&table, "Child %02d,%d+%d,%d,2026-%02d-%02d\n", i%24, 100+i%800, 100+i/800%800, 200+i%1_600, 9+i%2, 1+i/2%28)
+	}
+	for b.Loop() {
+		p, q := h.person("lead"), h.person("assistant")
+		lesson := q.lessonOf(h.wren)
+		id := p.sent(b, table.String())
+		ended := make(chan time.Duration)
+		go func() {
+			began := time.Now()
+			got := p.send("POST", p.class("/imports/"+id), wire.ReadImport{Keep: "good"})
+			if !bytes.Contains(got.body, []byte(`"kept":true`)) {
+				b.Errorf("%d %.300s", got.status, got.body[max(0, len(got.body)-300):])
+			}
+			ended <- time.Since(began)
+		}()
+		longest, asked := time.Duration(0), 0
+		for took := time.Duration(0); took == 0; {
+			began := time.Now()
+			if got := q.send("GET", q.class("/today"), nil); got.status != 200 {
+				b.Fatalf("%d %s", got.status, got.body)
+			}
+			if got := q.send("POST", q.class("/lessons/"+lesson+"/observations"), observed(h.wren)); got.status != 200 {
+				b.Fatalf("%d %s", got.status, got.body)
+			}
+			longest, asked = max(longest, time.Since(began)/2), asked+2
+			select {
+			case took = <-ended:
+				b.ReportMetric(took.Seconds(), "s/file")
+			default:
+			}
+		}
+		b.ReportMetric(float64(longest.Milliseconds()), "ms-longest-answer")
+		b.ReportMetric(float64(asked), "answers-beside")
+		pgtest.Exec(b, h.db, `delete from observation where paper`)
 	}
 }
 

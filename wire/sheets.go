@@ -240,6 +240,7 @@ type AnswerCell struct {
 	Text   string      `json:"text"`
 	Key    string      `json:"key"`
 	Result string      `json:"result"`
+	Also   string      `json:"also"` // as it is typed in short; empty for no other way
 	Kept   *KeptAnswer `json:"kept,omitempty"`
 }
 
@@ -383,7 +384,11 @@ func CellOf(w say.Words, t task.Task) AnswerCell {
 	if a, is := number.From(t); is {
 		text = w.Numeral(a.Number)
 	}
-	return AnswerCell{Text: strings.Join(strings.Fields(text), ""), Key: t.Key(), Result: t.Result()}
+	cell := AnswerCell{Text: strings.Join(strings.Fields(text), ""), Key: t.Key(), Result: t.Result()}
+	if short, cut := strings.CutSuffix(cell.Result, " ones"); cut && t.IsRight(short) {
+		cell.Also = short
+	}
+	return cell
 }
 
 // HelpOf makes what the answers to some tasks would show.

@@ -121,6 +121,9 @@ func (f sheetFlags) print(cmd *cobra.Command) error {
 	if err != nil {
 		return err
 	}
+	if f.problems == "" && len(items) > 0 {
+		p.Drawn = fmt.Sprint("seed ", spec.Seed)
+	}
 	pdf := printing.NewPDF("vineswap sheet " + f.kind)
 	names := parted(f.names)
 	if spec.Kind == sheet.Record {

@@ -18,6 +18,7 @@ type Print struct {
 	Class setting.Class
 	Of    string   // the class's name; empty without one
 	Code  string   // by which its answers are typed back; empty without one
+	Drawn string   // what brings the same sheet again where it has no code: its seed
 	Names []string // of the class, for a record sheet
 	first int      // the number of the first task of a page
 }
@@ -133,9 +134,11 @@ func (p Print) foot(page *Page, own Own) {
 		words = about
 	}
 	page.add(Text{X: Side, Y: y, Size: footSize, Words: words, Ink: Grey, Most: 115})
+	again := p.Drawn
 	if p.Code != "" {
-		page.add(Text{X: page.Width - Side, Y: y, Size: footSize, Words: say.SheetCode(p.Code), Align: Right, Ink: Grey, Most: 62})
+		again = say.SheetCode(p.Code)
 	}
+	page.add(Text{X: page.Width - Side, Y: y, Size: footSize, Words: again, Align: Right, Ink: Grey, Most: 62})
 }
 
 // about names the stage that most of the tasks are of.

@@ -99,7 +99,7 @@ func TestTheParts(t *testing.T) {
 // that the child has worked or, where it has worked none of the kind, of the first.
 func TestNothingNewComesOntoASheet(t *testing.T) {
 	states := []ladder.State{ladder.NotYet, ladder.Shown, ladder.UnderWay, ladder.Secure, ladder.Wobbling}
-	for seed := range 400 {
+	for seed := range 150 {
 		standings := ladder.Standings{}
 		worked := map[choose.StageID]bool{}
 		for i, id := range append(sheet.Column.Stages(), sheet.DrawnTens.Stages()...) {

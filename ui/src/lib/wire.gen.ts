@@ -1505,6 +1505,7 @@ export interface AnswerCell {
   text: string;
   key: string;
   result: string;
+  also: string;
   kept?: KeptAnswer;
 }
 export interface KeptAnswer {

@@ -39,6 +39,9 @@
           {#if p.kind === 'round' && p.class === shared.desk?.class.id}
             <a href={view(`slates/${p.of}`)} use:link onclick={close}>Open the lesson</a>
           {/if}
+          {#if p.kind === 'answers' && p.class === shared.desk?.class.id}
+            <a href={view(`answers/${p.of}`)} use:link onclick={close}>Open the sheet</a>
+          {/if}
           {#if p.kind === 'record' && p.class === shared.desk?.class.id}
             <a href={view(`record/${p.of}`)} use:link onclick={close}>Open the lesson</a>
           {/if}

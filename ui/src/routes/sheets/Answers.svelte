@@ -171,7 +171,8 @@
 
   /** Answers are compared as they are written; zeros before a number do not matter. */
   const plain = (text: string): string => text.trim().replace(/^0+(?=\d)/, '');
-  const isRight = (text: string, c?: AnswerCell): boolean => !!c && plain(text) === c.result;
+  const isRight = (text: string, c?: AnswerCell): boolean =>
+    !!c && [c.result, c.also].includes(plain(text)) && text.trim() !== '';
   const enough = (text: string, c?: AnswerCell): boolean =>
     !!c && text !== '' && plain(text).length >= c.result.length;
   const told = (text: string, at: number): string => {

@@ -152,6 +152,7 @@
 
 <Bench
   title="Sheets"
+  personal
   keys={[
     ['p', 'print'],
     ['o', 'other numbers'],

@@ -29,7 +29,14 @@
 </script>
 
 <div class="whom">
-  <h1>{n === 1 ? '1 child' : `${n} children`}</h1>
+  <div class="head">
+    <h1>{n === 1 ? '1 child' : `${n} children`}</h1>
+    {#if n && all.some((c) => c.id === child)}
+      <button class="act" onclick={() => onleave(child)}>
+        <span class="private">No sheet for {all.find((c) => c.id === child)?.name}</span>
+      </button>
+    {/if}
+  </div>
   <p class="small">
     {own
       ? 'each its own numbers, from where it stands; touch a name to see its sheet'
@@ -58,11 +65,6 @@
       {/each}
     </div>
   {/if}
-  {#if n && all.some((c) => c.id === child)}
-    <button class="act" onclick={() => onleave(child)}>
-      <span class="private">No sheet for {all.find((c) => c.id === child)?.name}</span>
-    </button>
-  {/if}
   {#if out.length}
     <h2>No sheet</h2>
     <p class="small">
@@ -83,6 +85,14 @@
     min-height: 0;
     overflow: auto;
     padding: 0 6px 6px 2px;
+  }
+  /* What acts on the child that is pointed at stays where it is while the groups change. */
+  .head {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    justify-content: space-between;
+    gap: 0 12px;
   }
   h2 {
     margin: 12px 0 4px;

@@ -53,6 +53,7 @@ export function begin(all: Sheets): AskSheet {
   const known = ask.children.filter((id) => here.includes(id));
   return {
     ...ask,
+    lesson: undefined, // whose list it was
     children: known.length ? known : here.filter((id) => !all.away.includes(id)),
     stage: kind.stages.some((s) => s.id === ask.stage) ? ask.stage : '',
     strand: kind.strands.some((s) => s.id === ask.strand) ? ask.strand : '',
