@@ -85,7 +85,7 @@ func (f frame) height() float64 {
 	return h
 }
 
-// mostColumns is how many columns stand beside one another.
+// across is how many columns stand beside one another.
 func (p Print) across(n int) int {
 	switch {
 	case p.Room:

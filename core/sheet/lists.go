@@ -2,6 +2,7 @@ package sheet
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"vineswap/core/material"
@@ -168,7 +169,7 @@ func (p Print) NeedsOf(items []Item) (Needs, error) {
 			large = 1
 		}
 		for _, c := range n.Cautions {
-			if say.Caution(c, p.Class.Material) != "" && !contains(cautions, c) {
+			if say.Caution(c, p.Class.Material) != "" && !slices.Contains(cautions, c) {
 				cautions = append(cautions, c)
 			}
 		}
@@ -201,15 +202,6 @@ func (p Print) NeedsOf(items []Item) (Needs, error) {
 		out.Cautions = append(out.Cautions, say.Caution(c, p.Class.Material))
 	}
 	return out, nil
-}
-
-func contains[T comparable](list []T, one T) bool {
-	for _, t := range list {
-		if t == one {
-			return true
-		}
-	}
-	return false
 }
 
 // GatherList lays out what tasks need, to be ticked when it is fetched and when it is counted
