@@ -229,7 +229,8 @@ func TestSeats(t *testing.T) {
 	g.Press("Ada W.").Press("free: column 7, row 2").Settle()
 	g.Holds("moved", seatAt(s, "Ada W.", 6))
 	g.Drag("Ada W.", "free: column 7, row 3").Holds("dragged", "document.querySelector('[aria-label=\"free: column 7, row 2\"]')").Settle()
-	g.Press("Bram D.").Press("Clio J.").Settle().Press("Seats are right").See("Move the seats")
+	g.Press("Bram D.").Holds("Bram is taken up", "document.querySelector('[data-seat][aria-pressed=true]')")
+	g.Press("Clio J.").Holds("they changed places", seatAt(s, "Bram D.", 2)).Settle().Press("Seats are right").See("Move the seats")
 	s.check(g)
 	plan, _, err := s.store.SeatPlan(ctx, class)
 	at := map[uuid.UUID][2]int{}
