@@ -238,7 +238,7 @@ func TestSeats(t *testing.T) {
 		at[seat.LearnerID] = [2]int{seat.X, seat.Y}
 	}
 	if err != nil || at[s.learner("Ada W.")] != [2]int{6, 2} || at[s.learner("Bram D.")] != [2]int{2, 0} || at[s.learner("Clio J.")] != [2]int{1, 0} {
-		t.Errorf("%v, %v", at, err)
+		t.Errorf("Ada %v, Bram %v, Clio %v, %v", at[s.learner("Ada W.")], at[s.learner("Bram D.")], at[s.learner("Clio J.")], err)
 	}
 	g.Press("Esme Q., ").Key("a").Holds("an empty chair", "document.querySelector('[data-mark=away]')").Settle()
 	g.Key("h").Holds("names are hidden", "getComputedStyle(document.querySelector('[data-seat] .kid')).color === 'rgba(0, 0, 0, 0)'").Press("Class").See("Names, slips and notes are hidden here").Press("Show them again").See("days since last seen")

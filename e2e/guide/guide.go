@@ -308,19 +308,41 @@ const touched = `((e) => {
   }
 })`
 
+// aimed takes note of what the next touch hits: window.hit is told whether it is the control
+// with this name. A touch that hits another thing, as the page was made anew after its spot was
+// read, comes to nothing.
+const aimed = `((name) => {
+  const e = %[1]s(name), at = %[2]s(e);
+  if (!at) return [];
+  window.hit = undefined;
+  const types = ['pointerdown', 'mousedown', 'pointerup', 'mouseup', 'click'];
+  const look = (event) => {
+    window.hit ??= e.contains(event.target);
+    if (!window.hit) (event.preventDefault(), event.stopImmediatePropagation());
+    if (event.type === 'mouseup') setTimeout(() => types.forEach((t) => window.removeEventListener(t, look, true)));
+  };
+  types.forEach((t) => window.addEventListener(t, look, true));
+  return at;
+})`
+
 // Press touches the control with this name in its middle; it must be able to
 // act, and nothing may lie over it.
 func (g *Guide) Press(name string) *Guide {
 	spot := fmt.Sprintf("%s(%s(%s))", touched, named, quoted(name))
+	aim := fmt.Sprintf(aimed+"(%[3]s)", named, touched, quoted(name))
 	for deadline := time.Now().Add(patience); ; {
 		g.until("press "+name, spot)
 		if g.err != nil {
 			return g
 		}
-		at, err := chromedp.Run(g.ctx, chromedp.Evaluate[[]float64](spot+" ?? []"))
+		at, err := chromedp.Run(g.ctx, chromedp.Evaluate[[]float64](aim))
 		if err == nil && len(at) == 2 {
 			g.do("press "+name, chromedp.MouseClickXY(at[0], at[1]))
-			return g
+			// a page that has gone with the touch knows of no hit
+			missed, err := chromedp.Run(g.ctx, chromedp.Evaluate[bool]("window.hit === false"))
+			if err != nil || !missed {
+				return g
+			}
 		}
 		if time.Now().After(deadline) { // what was there a moment ago is made anew again and again
 			g.fail("press "+name, errors.Join(errors.New("it has gone"), err))

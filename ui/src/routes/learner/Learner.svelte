@@ -210,7 +210,7 @@
     event.preventDefault();
     const body = { id: newId(), stage, manner, state: verdict, reason };
     try {
-      take(await guarded(api<LearnerView>('POST', `${path}/judgements`, body)));
+      take(await saved(api<LearnerView>('POST', `${path}/judgements`, body)));
       judging = false;
       reason = '';
       wrong = undefined;
@@ -222,7 +222,7 @@
   async function erase(): Promise<void> {
     dialog?.close();
     try {
-      await guarded(api('DELETE', path));
+      await saved(api('DELETE', path));
       await loadDesk(desk.class.id);
       await push(view('class'));
     } catch (error) {

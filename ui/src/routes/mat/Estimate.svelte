@@ -4,7 +4,7 @@
   import { api } from '../../lib/api';
   import Plain from '../../lib/parts/Plain.svelte';
   import Wrong from '../../lib/parts/Wrong.svelte';
-  import { classPath, guarded, shared, troubleOf } from '../../lib/state.svelte';
+  import { classPath, guarded, saved, shared, troubleOf } from '../../lib/state.svelte';
   import type { Record as Page, Step, Trouble } from '../../lib/wire.gen';
 
   let {
@@ -56,7 +56,7 @@
     }
     const body = { learner: saying, nth, value: Number(typed) };
     try {
-      page = await guarded(api<Page>('POST', classPath(`/lessons/${id}/estimates`), body));
+      page = await saved(api<Page>('POST', classPath(`/lessons/${id}/estimates`), body));
       shared.said = `${typed} is locked`;
       asked = '';
       typed = '';

@@ -8,7 +8,7 @@
   import Sides from '../../lib/parts/Sides.svelte';
   import Mark from '../../lib/pieces/Mark.svelte';
   import Wrong from '../../lib/parts/Wrong.svelte';
-  import { classPath, guarded, shared, troubleOf } from '../../lib/state.svelte';
+  import { classPath, guarded, saved, shared, troubleOf } from '../../lib/state.svelte';
   import type {
     Ask,
     Choose,
@@ -102,7 +102,7 @@
     event.preventDefault();
     const body = { id: newId(), name, says: '', fits: true, choice: ask };
     try {
-      kept = (await guarded(api<KeptChoices>('POST', classPath('/kept'), body))).list;
+      kept = (await saved(api<KeptChoices>('POST', classPath('/kept'), body))).list;
       shared.said = `${name} is kept`;
       name = '';
       trouble = undefined;
@@ -112,7 +112,7 @@
   }
   async function drop(k: KeptChoice): Promise<void> {
     try {
-      kept = (await guarded(api<KeptChoices>('DELETE', classPath(`/kept/${k.id}`)))).list;
+      kept = (await saved(api<KeptChoices>('DELETE', classPath(`/kept/${k.id}`)))).list;
       shared.said = `${k.name} is dropped`;
     } catch (error) {
       trouble = troubleOf(error);

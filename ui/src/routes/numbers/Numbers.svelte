@@ -11,7 +11,15 @@
   import Plain from '../../lib/parts/Plain.svelte';
   import Sides from '../../lib/parts/Sides.svelte';
   import Wrong from '../../lib/parts/Wrong.svelte';
-  import { classPath, guarded, loadDesk, shared, troubleOf, view } from '../../lib/state.svelte';
+  import {
+    classPath,
+    guarded,
+    loadDesk,
+    saved,
+    shared,
+    troubleOf,
+    view,
+  } from '../../lib/state.svelte';
   import type {
     Choose,
     ChooseOne,
@@ -244,7 +252,7 @@
       children,
     };
     try {
-      await guarded(api<Lesson>('POST', classPath('/lessons'), body));
+      await saved(api<Lesson>('POST', classPath('/lessons'), body));
       await loadDesk(desk.class.id);
       await push(view(`gather/${id}`));
     } catch (error) {

@@ -80,7 +80,7 @@
   }
   async function change(c: { id: string }, body: ChangeLearner): Promise<boolean> {
     try {
-      take(await guarded(api<People>('PATCH', classPath(`/learners/${c.id}`), body)));
+      take(await saved(api<People>('PATCH', classPath(`/learners/${c.id}`), body)));
       childWrong = undefined;
       return true;
     } catch (error) {
@@ -126,7 +126,7 @@
   }
   async function invite(role: string): Promise<void> {
     try {
-      invited = await guarded(api<Invited>('POST', classPath('/invitations'), { role }));
+      invited = await saved(api<Invited>('POST', classPath('/invitations'), { role }));
       await load();
     } catch (error) {
       trouble = troubleOf(error);

@@ -18,6 +18,7 @@
     loadDesk,
     logOut,
     openClass,
+    saved,
     shared,
     troubleOf,
     view,
@@ -55,7 +56,7 @@
   async function keep(part: Partial<Settings>): Promise<void> {
     try {
       const next = { ...desk.settings, ...part };
-      shared.desk = await guarded(api<Desk>('PUT', classPath('/settings'), next));
+      shared.desk = await saved(api<Desk>('PUT', classPath('/settings'), next));
       trouble = undefined;
       await load();
     } catch (error) {

@@ -400,79 +400,81 @@
 >
   {#snippet shelf()}
     <h1>Sheets that are out</h1>
-    <div class="out" role="group" aria-label="Sheets that are out">
-      {#each all?.out ?? [] as o (o.id)}
-        <button
-          aria-pressed={o.id === page?.sheet.id}
-          onclick={() => {
-            settle();
-            void push(view(`answers/${o.code}`));
+    {#if all || trouble}<!-- all at once: nothing moves under a finger -->
+      <div class="out" role="group" aria-label="Sheets that are out">
+        {#each all?.out ?? [] as o (o.id)}
+          <button
+            aria-pressed={o.id === page?.sheet.id}
+            onclick={() => {
+              settle();
+              void push(view(`answers/${o.code}`));
+            }}
+          >
+            <Sign kind={o.kind} />
+            <span
+              ><b>{o.code}</b>
+              {o.name}<small
+                >{o.day}, {o.id === page?.sheet.id
+                  ? `${typed} of ${o.children} typed`
+                  : o.says}</small
+              ></span
+            >
+          </button>
+        {:else}
+          <p class="small">None yet. A sheet that was printed stands here.</p>
+        {/each}
+      </div>
+      <form onsubmit={find}>
+        <label for="sheet-code">Code at the foot of a sheet</label>
+        <span class="code">
+          <input
+            id="sheet-code"
+            bind:value={code}
+            maxlength="12"
+            class:wrong={trouble?.field === 'code'}
+          />
+          <Plain type="submit">Open</Plain>
+        </span>
+      </form>
+      {#if page && !page.minute}
+        <h2 id="goes">The keys go</h2>
+        <Sides
+          labelledby="goes"
+          sides={[
+            { value: '', name: '→ across' },
+            { value: 'down', name: '↓ down' },
+          ]}
+          now={down ? 'down' : ''}
+          onset={(v) => {
+            if (v && page?.each)
+              notice = 'Down needs the same tasks for all: here each child has its own.';
+            else down = v === 'down';
+            void focus();
           }}
-        >
-          <Sign kind={o.kind} />
-          <span
-            ><b>{o.code}</b>
-            {o.name}<small
-              >{o.day}, {o.id === page?.sheet.id
-                ? `${typed} of ${o.children} typed`
-                : o.says}</small
-            ></span
-          >
-        </button>
-      {:else}
-        {#if all}<p class="small">None yet. A sheet that was printed stands here.</p>{/if}
-      {/each}
-    </div>
-    <form onsubmit={find}>
-      <label for="sheet-code">Code at the foot of a sheet</label>
-      <span class="code">
-        <input
-          id="sheet-code"
-          bind:value={code}
-          maxlength="12"
-          class:wrong={trouble?.field === 'code'}
         />
-        <Plain type="submit">Open</Plain>
-      </span>
-    </form>
-    {#if page && !page.minute}
-      <h2 id="goes">The keys go</h2>
-      <Sides
-        labelledby="goes"
-        sides={[
-          { value: '', name: '→ across' },
-          { value: 'down', name: '↓ down' },
-        ]}
-        now={down ? 'down' : ''}
-        onset={(v) => {
-          if (v && page?.each)
-            notice = 'Down needs the same tasks for all: here each child has its own.';
-          else down = v === 'down';
-          void focus();
-        }}
-      />
-      <p class="small">across is one child’s sheet, down one task of all</p>
-      <label for="sheet-day">Worked on</label>
-      <input
-        id="sheet-day"
-        type="date"
-        max={page.today}
-        bind:value={day}
-        onchange={() => void focus()}
-      />
-      {#if child && may}
-        <div class="acts">
-          <Plain onclick={rest}>All the rest right {shared.signs ? '· r' : ''}</Plain>
-          <Plain onclick={() => void missing()}
-            >{child.missing ? 'It was handed in' : 'Not handed in'}
-            {shared.signs ? '· m' : ''}</Plain
-          >
-        </div>
+        <p class="small">across is one child’s sheet, down one task of all</p>
+        <label for="sheet-day">Worked on</label>
+        <input
+          id="sheet-day"
+          type="date"
+          max={page.today}
+          bind:value={day}
+          onchange={() => void focus()}
+        />
+        {#if child && may}
+          <div class="acts">
+            <Plain onclick={rest}>All the rest right {shared.signs ? '· r' : ''}</Plain>
+            <Plain onclick={() => void missing()}
+              >{child.missing ? 'It was handed in' : 'Not handed in'}
+              {shared.signs ? '· m' : ''}</Plain
+            >
+          </div>
+        {/if}
       {/if}
+      <p class="links">
+        <a href={view('table')} use:link>Read in a table of answers</a>
+      </p>
     {/if}
-    <p class="links">
-      <a href={view('table')} use:link>Read in a table of answers</a>
-    </p>
   {/snippet}
 
   {#snippet mat()}

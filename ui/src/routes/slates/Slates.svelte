@@ -12,7 +12,15 @@
   import Next from '../../lib/parts/Next.svelte';
   import Steps from '../../lib/parts/Steps.svelte';
   import Wrong from '../../lib/parts/Wrong.svelte';
-  import { classPath, guarded, loadDesk, shared, troubleOf, view } from '../../lib/state.svelte';
+  import {
+    classPath,
+    guarded,
+    loadDesk,
+    saved,
+    shared,
+    troubleOf,
+    view,
+  } from '../../lib/state.svelte';
   import type { ClassSeat, SeatPlan, Slates, Trouble } from '../../lib/wire.gen';
   import { typed, wiped } from '../record/answer';
   import Worked from '../show/Worked.svelte';
@@ -223,7 +231,7 @@
       children: slates.children.map((x) => (x.id === c.id ? { ...x, away: !c.away } : x)),
     };
     try {
-      await guarded(api('PUT', classPath('/away'), { learner: c.id, away: !c.away }));
+      await saved(api('PUT', classPath('/away'), { learner: c.id, away: !c.away }));
       trouble = undefined;
     } catch (error) {
       trouble = troubleOf(error);
@@ -264,6 +272,7 @@
         await load();
       }
     });
+    void saved(line);
   }
   let line = Promise.resolve();
   const MOST = 11;

@@ -6,7 +6,7 @@
   import { newId } from '../../../lib/id';
   import Plain from '../../../lib/parts/Plain.svelte';
   import Wrong from '../../../lib/parts/Wrong.svelte';
-  import { classPath, guarded, shared, troubleOf } from '../../../lib/state.svelte';
+  import { classPath, guarded, saved, shared, troubleOf } from '../../../lib/state.svelte';
   import type { Learner, Record as Page, Timed, Trouble } from '../../../lib/wire.gen';
 
   let { id, nth, child }: { id: string; nth: number; child: Learner } = $props();
@@ -40,7 +40,7 @@
   async function keep(made: Timed): Promise<void> {
     unkept = made;
     try {
-      page = await guarded(api<Page>('POST', classPath(`/lessons/${id}/counts`), made));
+      page = await saved(api<Page>('POST', classPath(`/lessons/${id}/counts`), made));
       unkept = trouble = undefined;
       shared.said = `${made.seconds} seconds`;
     } catch (error) {
