@@ -4,6 +4,7 @@ import (
 	"math/rand/v2"
 	"slices"
 
+	"vineswap/core/beads"
 	"vineswap/core/book"
 	"vineswap/core/choose"
 	"vineswap/core/ladder"
@@ -37,13 +38,19 @@ func problemFor(stage choose.StageID, digits int, rng *rand.Rand) problem.Proble
 }
 
 // TaskFor draws a task of a stage for a manner: a problem with numbers of so many digits,
-// or one number.
+// one number, or what is laid with bars of beads.
 func TaskFor(k ladder.Key, digits int, rng *rand.Rand) task.Task {
+	if beads.Has(k.Stage) {
+		return beads.Draw(k.Stage, owned, nil, 1, rng.Uint64())[0]
+	}
 	if k.Stage.Kind() != "" {
 		return problemFor(k.Stage, digits, rng).Task()
 	}
 	return oneFor(k, digits, rng).Task()
 }
+
+// owned is what a class usually has of bars.
+var owned = beads.Owned{Stairs: 2, Remainders: true}
 
 // hands are what a child has in its hands in a manner.
 var hands = map[book.Manner]number.Hand{book.Pieces: number.InHand, book.Drawn: number.OnPaper, book.Column: number.InHead, book.Head: number.InHead}

@@ -9,6 +9,7 @@ import (
 	"github.com/gofiber/fiber/v3"
 	"github.com/google/uuid"
 
+	"vineswap/core/beads"
 	"vineswap/core/book"
 	"vineswap/core/choose"
 	"vineswap/core/ladder"
@@ -87,7 +88,7 @@ func itemsOf(asked []wire.NewTask) ([]lesson.Item, error) {
 		if ask.Stage == "" {
 			continue
 		}
-		if _, err := choose.ParseStage(ask.Stage); err != nil && !number.Within(items[i].Stage, 0) {
+		if _, err := choose.ParseStage(ask.Stage); err != nil && !number.Within(items[i].Stage, 0) && !beads.Has(items[i].Stage) {
 			return nil, wrongChoice(err)
 		}
 	}
@@ -192,7 +193,7 @@ func (s *Server) wireLesson(c *call, id uuid.UUID) (wire.Lesson, error) {
 		return wire.Lesson{}, err
 	}
 	made := wire.LessonOf(c.class.Settings, link, kept.Revision, view, childrenOf(kept))
-	if m := kept.Current().Manner; m != "" && made.Link.Sum.One == nil {
+	if m := kept.Current().Manner; m != "" && made.Link.Sum.One == nil && made.Link.Sum.Snake == nil {
 		made.Reach = say.InReach(m)
 	}
 	made = wire.RoundOf(c.class.Settings, kept.Lesson, made)

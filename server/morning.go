@@ -16,6 +16,7 @@ import (
 	"vineswap/core/ladder"
 	"vineswap/core/lesson"
 	"vineswap/core/say"
+	"vineswap/core/setting"
 	"vineswap/core/task"
 	"vineswap/store"
 	"vineswap/wire"
@@ -81,7 +82,7 @@ func (s *Server) suggest(c *call, now seenClass, off []group.PutOff, today book.
 	out := make([]suggested, 0, len(list))
 	for _, m := range list {
 		made := suggested{Meeting: m}
-		made.items, err = wantedFor(m, c.class.Settings.Range, had).Draw(seedOf(m, today))
+		made.items, err = wantedFor(m, c.class.Settings, had).Draw(seedOf(m, today))
 		if errors.Is(err, lesson.ErrNoMore) { // the stage has numbers, but none that the class's go as far as
 			stage, _ := ladder.StageByID(m.Stage)
 			made.items, err = []lesson.Item{{Task: stage.Example, Stage: m.Stage, Manner: m.Manner}}, nil
@@ -116,8 +117,8 @@ func (s *Server) hadLately(c *call, list []group.Meeting, today book.Day) (map[s
 	return s.store.WorkedBy(c.Context(), c.class.ID, ids, today-notAgainFor+1)
 }
 
-func wantedFor(m group.Meeting, r choose.Range, had map[string][]task.Task) lesson.Wanted {
-	w := lesson.Wanted{Key: m.Key, Range: r}
+func wantedFor(m group.Meeting, class setting.Class, had map[string][]task.Task) lesson.Wanted {
+	w := lesson.Wanted{Key: m.Key, Range: class.Range, Owned: class.Beads()}
 	for _, seat := range m.Seats {
 		w.Had = append(w.Had, had[seat.ID]...)
 		skills, beads := seat.Lacks(m.Key)

@@ -4,8 +4,6 @@ import (
 	"context"
 	"encoding/json"
 	"errors"
-	"math/rand/v2"
-	"strconv"
 
 	"github.com/gofiber/fiber/v3"
 	"github.com/google/uuid"
@@ -44,11 +42,9 @@ func (s *Server) choose(c *call) error {
 	if err != nil {
 		return wrongChoice(err)
 	}
-	seed := rand.Uint64N(drawnSeeds)
-	if ask.Seed != "" {
-		if seed, err = strconv.ParseUint(ask.Seed, 10, 64); err != nil {
-			return refuse(fiber.StatusUnprocessableEntity, "The seed is not a whole number", "Leave it empty to draw a new one.").of("seed")
-		}
+	seed, err := seedFrom(ask.Seed)
+	if err != nil {
+		return err
 	}
 	if space, err = s.notAgain(c, space, choice.Kind, ask); err != nil {
 		return err

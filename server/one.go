@@ -2,8 +2,6 @@ package server
 
 import (
 	"errors"
-	"math/rand/v2"
-	"strconv"
 
 	"github.com/gofiber/fiber/v3"
 
@@ -21,11 +19,9 @@ func (s *Server) chooseOne(c *call) error {
 	if err != nil {
 		return wrongOne(err)
 	}
-	seed := rand.Uint64N(drawnSeeds)
-	if ask.Seed != "" {
-		if seed, err = strconv.ParseUint(ask.Seed, 10, 64); err != nil {
-			return refuse(fiber.StatusUnprocessableEntity, "The seed is not a whole number", "Leave it empty to draw a new one.").of("seed")
-		}
+	seed, err := seedFrom(ask.Seed)
+	if err != nil {
+		return err
 	}
 	space := choice.Space()
 	lately, err := s.askedLately(c, ask)

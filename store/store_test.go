@@ -22,6 +22,7 @@ import (
 	"vineswap/core/problem"
 	"vineswap/core/say"
 	"vineswap/core/setting"
+	"vineswap/core/snake"
 	"vineswap/core/trace"
 	"vineswap/pgtest"
 	"vineswap/store"
@@ -639,7 +640,7 @@ func testArrival(t *testing.T, s *store.Store) {
 		return standOf(t, s, room, id[name]).Standings[ladder.Key{Stage: stage, Manner: book.Pieces}].State
 	}
 	for _, name := range []string{"Ada W.", "Bram D."} {
-		if got := state(name, choose.FirstSnake); got != ladder.UnderWay {
+		if got := state(name, snake.First); got != ladder.UnderWay {
 			t.Errorf("%s worked a snake that was drawn, and it is %q", name, got)
 		}
 	}

@@ -70,9 +70,6 @@ func byCount(children []group.Child, _ []group.Pair, today book.Day) []seated {
 		most := 0
 		for _, strand := range ladder.Strands() {
 			for _, stage := range ladder.Stages(strand) {
-				if !(ladder.Key{Stage: stage.ID, Manner: book.Pieces}).Presented() {
-					continue
-				}
 				free := slices.DeleteFunc(slices.Clone(rest), func(c group.Child) bool {
 					at, is := looked[c.ID]
 					return is && at != stage.ID

@@ -8,6 +8,7 @@ import (
 	"testing"
 	"time"
 
+	"vineswap/core/beads"
 	"vineswap/core/book"
 	"vineswap/core/choose"
 	"vineswap/core/group"
@@ -178,7 +179,7 @@ func checkStages(t *testing.T, v wire.Vines, n int) {
 			}
 		}
 		_, err := choose.ParseStage(s.ID)
-		if told > n || len(s.Plan.Children) > lesson.MostChildren || s.Plan.Draws != (err == nil && choose.StageID(s.ID).Laid() || number.Within(choose.StageID(s.ID), 0)) || s.Example == "" || s.Plan.Says == "" {
+		if told > n || len(s.Plan.Children) > lesson.MostChildren || s.Plan.Draws != (err == nil && choose.StageID(s.ID).Laid() || number.Within(choose.StageID(s.ID), 0) || beads.Has(choose.StageID(s.ID))) || s.Example == "" || s.Plan.Says == "" {
 			t.Fatalf("%+v", s)
 		}
 	}

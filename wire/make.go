@@ -8,6 +8,7 @@ import (
 	"strconv"
 	"time"
 
+	"vineswap/core/beads"
 	"vineswap/core/book"
 	"vineswap/core/choose"
 	"vineswap/core/hue"
@@ -23,6 +24,7 @@ import (
 	"vineswap/core/say"
 	"vineswap/core/setting"
 	"vineswap/core/slip"
+	"vineswap/core/snake"
 	"vineswap/core/swap"
 	"vineswap/core/task"
 	"vineswap/core/trace"
@@ -52,7 +54,7 @@ func SettingsOf(c setting.Class, revision int) Settings {
 	return Settings{
 		Revision: revision, Swap: string(c.Swap), Places: string(c.Places), And: c.And, Material: string(c.Material),
 		Digits: string(c.Digits), Teens: string(c.Teens), Comma: string(c.Comma), When: string(c.When), Carried: string(c.Carried), Crossing: string(c.Crossing), Order: string(c.Order), Zeros: string(c.Zeros), Filled: string(c.Filled), Range: string(c.Range),
-		Bank: string(c.Bank), Adult: string(c.Adult), Signs: string(c.Signs), Rack: string(c.Rack),
+		Bank: string(c.Bank), Adult: string(c.Adult), Signs: string(c.Signs), Rack: string(c.Rack), Stairs: string(c.Stairs), Remainders: string(c.Remainders),
 		Colours: coloursOf(c.Colours), Habits: habitsOf(c.Habits),
 	}
 }
@@ -76,7 +78,7 @@ func ClassOf(s Settings) setting.Class {
 		Swap:   say.SwapWord(s.Swap), Places: say.PlaceWord(s.Places), And: s.And, Material: material.Kind(s.Material), Digits: say.DigitWord(s.Digits),
 		Teens: say.TeenWord(s.Teens), Comma: say.Separator(s.Comma), When: trace.When(s.When), Carried: paper.Carried(s.Carried), Crossing: paper.Crossing(s.Crossing), Order: trace.Order(s.Order), Zeros: trace.Zeros(s.Zeros), Filled: trace.Filled(cmp.Or(s.Filled, string(trace.ByRows))), Range: choose.Range(s.Range),
 		Bank: say.BankWord(s.Bank), Adult: say.AdultWord(s.Adult), Signs: say.SignWord(cmp.Or(s.Signs, string(say.InSigns))), Rack: say.RackSide(cmp.Or(s.Rack, string(say.ToLeft))),
-		Colours: setOf(s.Colours),
+		Colours: setOf(s.Colours), Stairs: cmp.Or(beads.Stairs(s.Stairs), beads.StairsSides()[0]), Remainders: cmp.Or(beads.Remainders(s.Remainders), beads.OneOfEach),
 	}
 }
 
@@ -133,6 +135,9 @@ func StageOf(w say.Words, id choose.StageID) Stage {
 	if number.Within(id, 0) {
 		return Stage{ID: string(id), Name: w.Stage(id), Asks: w.StageAsks(id), Knots: []string{}, Kind: string(number.Kind), Hollow: []bool{}}
 	}
+	if beads.Has(id) {
+		return Stage{ID: string(id), Name: w.Stage(id), Asks: w.StageAsks(id), Knots: []string{}, Kind: string(beads.Kind(id)), Hollow: []bool{}}
+	}
 	f := id.Figure()
 	s := Stage{ID: string(id), Name: w.Stage(id), Asks: w.StageAsks(id), Least: id.Least(), Most: id.Most(), Made: f.Made, Knots: []string{}, Kind: string(id.Kind()), Few: id.Numbers(), Hollow: f.Zeros}
 	for _, knot := range f.Knots {
@@ -154,6 +159,11 @@ func StagesOf(class setting.Class) []Stage {
 			}
 			out = append(out, stage)
 		}
+	}
+	for i, id := range beads.Stages() {
+		stage := StageOf(w, id)
+		stage.Opens = i == 0
+		out = append(out, stage)
 	}
 	for _, id := range choose.Stages() {
 		if id.Within(limit) {
@@ -236,6 +246,9 @@ func TaskOf(class setting.Class, t task.Task, chosen choose.StageID) (Sum, error
 		one, wrong := oneOf(class, a)
 		out.One, err = &one, errors.Join(err, wrong)
 	}
+	if s, of := snake.From(t); of {
+		out.Snake = snakeOf(w, s)
+	}
 	return out, err
 }
 
@@ -261,6 +274,8 @@ func LinkOf(class setting.Class, id string, l lesson.Lesson, v lesson.View, chil
 		Nth: l.Nth, Tasks: len(l.Items), Ribbon: []Mark{}, Mark: now.Mark, Next: now.Next, Said: now.Said, Since: since,
 	}
 	switch m := l.Current().Manner; {
+	case sum.Snake != nil:
+		link.With = "with beads"
 	case sum.One != nil, l.Current().Task.Kind == opener.OfCards, l.Current().Task.Kind == opener.OfSpots:
 	case m != "" && !m.WithMaterial():
 		link.With = say.InManner(m)
@@ -317,6 +332,7 @@ func LessonOf(class setting.Class, link LessonLink, revision int, v lesson.View,
 	for i, s := range v.Trace.Steps {
 		step := stepOf(s, v.Lines[i], v.Turns[i], marks[i])
 		step.Ask, step.Form, step.Sheet = v.Asks[i], []string{}, Sheet{Marks: []Ink{}}
+		step.Snake = snakeAt(v.Trace, i)
 		if v.Needs.CardsAlone {
 			step.Laid = cardsLaid(s.Zones)
 		}
@@ -475,6 +491,8 @@ func ChoicesOf(now setting.Class) Choices {
 		matter(now, "comma", say.Separators(), func(c *setting.Class, side say.Separator) { c.Comma = side }, number(3_825)),
 		matter(now, "signs", say.SignWords(), func(c *setting.Class, side say.SignWord) { c.Signs = side }, func(c setting.Class) string { return c.Words().SignExample() }),
 		matter(now, "rack", say.RackSides(), func(c *setting.Class, side say.RackSide) { c.Rack = side }, func(c setting.Class) string { return say.RackExample(c.Rack) }),
+		matter(now, "stairs", beads.StairsSides(), func(c *setting.Class, side beads.Stairs) { c.Stairs = side }, func(c setting.Class) string { return say.StairsExample(c.Beads().Stairs) }),
+		matter(now, "remainders", beads.RemainderSides(), func(c *setting.Class, side beads.Remainders) { c.Remainders = side }, func(c setting.Class) string { return say.RemaindersExample(c.Beads().Remainders) }),
 		matter(now, "range", choose.Ranges(), func(c *setting.Class, side choose.Range) { c.Range = side }, func(c setting.Class) string { return c.Words().RangeExample(c.Range) }),
 		matter(now, "material", material.Kinds(), func(c *setting.Class, side material.Kind) { c.Material = side }, func(c setting.Class) string { return say.PieceNames(c.Material) }),
 	}}

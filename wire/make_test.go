@@ -7,6 +7,7 @@ import (
 	"strings"
 	"testing"
 
+	"vineswap/core/beads"
 	"vineswap/core/choose"
 	"vineswap/core/lesson"
 	"vineswap/core/material"
@@ -161,7 +162,7 @@ func TestEverySideCanBeSet(t *testing.T) {
 			}
 		}
 	}
-	if sides != len(say.SwapWords())+len(say.PlaceWords())+12*2+3*3+5 {
+	if sides != len(say.SwapWords())+len(say.PlaceWords())+13*2+3*3+2*5 {
 		t.Errorf("%d sides", sides)
 	}
 }
@@ -174,7 +175,7 @@ func TestStages(t *testing.T) {
 		}
 	}
 	stages = stages[len(number.Stages()):]
-	if len(stages) != len(choose.Stages()) || stages[5].Knots[0] != "yes" || stages[5].Least != 2 || !stages[8].Made {
+	if len(stages) != len(beads.Stages())+len(choose.Stages()) || stages[5].Knots[0] != "yes" || stages[5].Least != 2 || !stages[8].Made {
 		t.Errorf("%+v", stages)
 	}
 }

@@ -67,26 +67,28 @@ type Limits struct {
 
 // Settings is what a class has set, and the revision that a change starts from.
 type Settings struct {
-	Revision int     `json:"revision"`
-	Swap     string  `json:"swap" validate:"required"`
-	Places   string  `json:"places" validate:"required"`
-	And      bool    `json:"and"`
-	Material string  `json:"material" validate:"required"`
-	Digits   string  `json:"digits" validate:"required"`
-	Teens    string  `json:"teens" validate:"required"`
-	Comma    string  `json:"comma" validate:"required"`
-	When     string  `json:"when" validate:"required"`
-	Carried  string  `json:"carried" validate:"required"`
-	Crossing string  `json:"crossing" validate:"required"`
-	Order    string  `json:"order" validate:"required"`
-	Zeros    string  `json:"zeros" validate:"required"`
-	Filled   string  `json:"filled,omitempty"` // an older screen does not send it
-	Signs    string  `json:"signs,omitempty"`  // nor this
-	Rack     string  `json:"rack,omitempty"`   // nor this
-	Bank     string  `json:"bank" validate:"required"`
-	Adult    string  `json:"adult" validate:"required"`
-	Range    string  `json:"range" validate:"required"` // how far the numbers go
-	Colours  Colours `json:"colours"`
+	Revision   int     `json:"revision"`
+	Swap       string  `json:"swap" validate:"required"`
+	Places     string  `json:"places" validate:"required"`
+	And        bool    `json:"and"`
+	Material   string  `json:"material" validate:"required"`
+	Digits     string  `json:"digits" validate:"required"`
+	Teens      string  `json:"teens" validate:"required"`
+	Comma      string  `json:"comma" validate:"required"`
+	When       string  `json:"when" validate:"required"`
+	Carried    string  `json:"carried" validate:"required"`
+	Crossing   string  `json:"crossing" validate:"required"`
+	Order      string  `json:"order" validate:"required"`
+	Zeros      string  `json:"zeros" validate:"required"`
+	Stairs     string  `json:"stairs,omitempty"`     // nor this
+	Remainders string  `json:"remainders,omitempty"` // nor this
+	Filled     string  `json:"filled,omitempty"`     // an older screen does not send it
+	Signs      string  `json:"signs,omitempty"`      // nor this
+	Rack       string  `json:"rack,omitempty"`       // nor this
+	Bank       string  `json:"bank" validate:"required"`
+	Adult      string  `json:"adult" validate:"required"`
+	Range      string  `json:"range" validate:"required"` // how far the numbers go
+	Colours    Colours `json:"colours"`
 
 	Habits map[string]string `json:"habits,omitempty" validate:"max=60"` // own names for slips, by their ids; an older screen does not send them
 }
@@ -394,7 +396,8 @@ type Sum struct {
 	Columns []Column        `json:"columns"`
 	Pieces  []Pieces        `json:"pieces"`
 	One     *One            `json:"one,omitempty"` // of a number that is asked alone
-	LaidOut bool            `json:"laidOut"`       // whether pieces can show it; cards and column do without
+	Snake   *Snake          `json:"snake,omitempty"`
+	LaidOut bool            `json:"laidOut"` // whether pieces can show it; cards and column do without
 	Why     string          `json:"why,omitempty"`
 }
 
@@ -538,6 +541,7 @@ type Step struct {
 	Written []Written                   `json:"written,omitempty"` // the digits of a number asked alone, so far
 	Turn    int                         `json:"turn"`              // index of a child, -1 for nobody
 	Mark    int                         `json:"mark"`              // of the ribbon
+	Snake   *SnakeView                  `json:"snake,omitempty"`   // how a snake lies afterwards
 	Before  bool                        `json:"before"`            // nothing is counted yet: an estimate can be said
 }
 

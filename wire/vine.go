@@ -6,6 +6,7 @@ import (
 	"slices"
 	"strings"
 
+	"vineswap/core/beads"
 	"vineswap/core/book"
 	"vineswap/core/choose"
 	"vineswap/core/group"
@@ -180,7 +181,7 @@ func vineStageOf(w say.Words, class ladder.Class, children []group.Child, made m
 
 func planOf(w say.Words, children []group.Child, stage ladder.Stage) Plan {
 	_, err := choose.ParseStage(string(stage.ID))
-	p := Plan{Draws: err == nil && stage.ID.Laid() || number.Within(stage.ID, 0), Children: []Learner{}, Seats: lesson.MostChildren}
+	p := Plan{Draws: err == nil && stage.ID.Laid() || number.Within(stage.ID, 0) || beads.Has(stage.ID), Children: []Learner{}, Seats: lesson.MostChildren}
 	for _, c := range children {
 		p.Children = append(p.Children, Learner{c.ID, c.Name})
 	}

@@ -37,6 +37,7 @@ type chooseFlags struct {
 	limit, gives                              string
 	by, groups, count                         whole
 	spread, json                              bool
+	snakes                                    snakeFlags
 }
 
 func chooseCommand() *cobra.Command {
@@ -48,6 +49,12 @@ func chooseCommand() *cobra.Command {
 			return exactly(0, "choose takes flags alone")(cmd, args)
 		},
 		RunE: func(cmd *cobra.Command, _ []string) error {
+			if err := onlySnakes(cmd, f.op); err != nil {
+				return err
+			}
+			if f.op == opSnake {
+				return chooseSnakes(cmd.OutOrStdout(), cmd.ErrOrStderr(), f)
+			}
 			return chooseNumbers(cmd.Context(), cmd.OutOrStdout(), cmd.ErrOrStderr(), f)
 		},
 	}
@@ -57,7 +64,7 @@ func chooseCommand() *cobra.Command {
 		name, first string
 		says        string
 	}{
-		{&f.op, "op", problem.Operation(problem.Sum), "the operation: add, subtract, share or multiply"},
+		{&f.op, "op", problem.Operation(problem.Sum), "the operation: add, subtract, share or multiply; or snake, of bead bars"},
 		{&f.stage, "stage", "", "a stage of the ladder, such as taking/across-zeros"},
 		{&f.digits, "digits", "", "how many digits each number has, such as 2,2; of share and multiply the first number's alone"},
 		{&f.swap, "swap", "", "which places swap, such as ones=yes,tens=no; others may"},
@@ -74,11 +81,15 @@ func chooseCommand() *cobra.Command {
 		{&f.doubles, "doubles", "any", "a double in the ones"},
 		{&f.facts, "facts", string(choose.AllFacts), "which digits may meet: all, up-to-ten, doubles or bonds"},
 		{&f.limit, "per-place-limit", "", "how many pieces there are, such as ones=20,tens=15"},
+		{&f.snakes.remainders, "remainders", "", "snake: what a ten leaves of a bar, such as 3=yes,5=no; others may"},
 		{&f.seed, "seed", "", "a whole number; the same seed draws the same problems"},
 	} {
 		flags.StringVar(flag.to, flag.name, flag.first, flag.says)
 	}
 	f.groups, f.count = 1, 12
+	f.snakes = snakeFlags{bars: 7, stairs: 2}
+	flags.Var(&f.snakes.bars, "bars", "snake: how many bars")
+	flags.Var(&f.snakes.stairs, "stairs", "snake: how many stairs there are, each with one bar of a size")
 	flags.Var(&f.by, "by", "how many share, or how many equal groups there are; any of 2 to 9 without it")
 	flags.Var(&f.groups, "groups", "how many groups of children lay it out at once")
 	flags.Var(&f.count, "count", "how many problems to draw, 1 to 100000")
@@ -93,7 +104,7 @@ func (f chooseFlags) choice() (choose.Choice, error) {
 	var err error
 	c.Kind = problem.KindOf(f.op)
 	if !slices.Contains(choose.Kinds(), c.Kind) {
-		return c, fmt.Errorf("--op: numbers are chosen for add, subtract, share or multiply, not %q", f.op)
+		return c, fmt.Errorf("--op: numbers are chosen for add, subtract, share, multiply or snake, not %q", f.op)
 	}
 	if f.stage != "" {
 		if c.Stage, err = choose.ParseStage(f.stage); err != nil {

@@ -96,7 +96,7 @@ func root() *cobra.Command {
 		},
 	}
 	cmd.SetFlagErrorFunc(func(_ *cobra.Command, err error) error { return usageError{err} })
-	cmd.AddCommand(workCommand(), chooseCommand(), serveCommand(), demoCommand(), migrateCommand(), rejudgeCommand(), slipsCommand(), accountCommand(), ladderCommand(), judgeCommand(), groupCommand(), tensCommand(), crowdCommand(), renameCommand(), rackCommand(), turnsCommand(), sheetCommand())
+	cmd.AddCommand(workCommand(), chooseCommand(), serveCommand(), demoCommand(), migrateCommand(), rejudgeCommand(), slipsCommand(), accountCommand(), ladderCommand(), judgeCommand(), groupCommand(), tensCommand(), crowdCommand(), renameCommand(), rackCommand(), snakeCommand(), turnsCommand(), sheetCommand())
 	return cmd
 }
 

@@ -271,16 +271,6 @@ func (f *facts) reach() int {
 func (f *facts) of(stage choose.StageID) bool {
 	topSwaps, ones := f.swaps[f.top], f.swaps[0]
 	switch stage {
-	case choose.FirstSnake, choose.SecondSnake:
-		sum, cut := 0, false
-		for _, bar := range f.numbers { // counted bead by bead
-			for bead := range bar {
-				if sum++; sum%10 == 0 && bead < bar-1 {
-					cut = true
-				}
-			}
-		}
-		return f.top == 0 && sum >= 10 && cut == (stage == choose.SecondSnake)
 	case choose.WithinTen:
 		return f.top == 0 && len(f.numbers) == 2 && f.reach() <= 10
 	case choose.OverTen:
@@ -638,8 +628,7 @@ func TestDrawnProblemsSwapAsAsked(t *testing.T) {
 					t.Fatalf("%+v: %v swaps %v", c, numbers, tr.Swaps)
 				}
 			}
-			snake := c.Stage == choose.FirstSnake || c.Stage == choose.SecondSnake
-			if c.Top() <= place.Thousands && c.Stage != "" && !snake && c.Stage != choose.AnySum && c.Stage != choose.AnyDifference && choose.StageOf(tr.Problem) != c.Stage && len(numbers) == 2 {
+			if c.Top() <= place.Thousands && c.Stage != "" && c.Stage != choose.AnySum && c.Stage != choose.AnyDifference && choose.StageOf(tr.Problem) != c.Stage && len(numbers) == 2 {
 				t.Fatalf("%v was drawn for %s and belongs to %s", numbers, c.Stage, choose.StageOf(tr.Problem))
 			}
 			if !judge(c, ints(numbers)) {
@@ -815,7 +804,7 @@ func TestStageOf(t *testing.T) {
 // of them, and none is left over. So do the stages of taking, of trays and of
 // sharing; any sum and any difference take what the others have.
 func TestStagesPartition(t *testing.T) {
-	beside := []choose.StageID{choose.FirstSnake, choose.SecondSnake, choose.ThreeAddends, choose.AnySum, choose.AnyDifference}
+	beside := []choose.StageID{choose.ThreeAddends, choose.AnySum, choose.AnyDifference}
 	for _, c := range []choose.Choice{
 		{Digits: []int{1, 1}}, {Digits: []int{2, 1}}, {Digits: []int{2, 2}}, {Digits: []int{3, 3}}, {Digits: []int{4, 4}}, {Digits: []int{4, 2}}, {Digits: []int{1, 3}},
 		{Kind: problem.Difference, Digits: []int{1, 1}}, {Kind: problem.Difference, Digits: []int{2, 1}}, {Kind: problem.Difference, Digits: []int{2, 2}}, {Kind: problem.Difference, Digits: []int{4, 4}}, {Kind: problem.Difference, Digits: []int{4, 2}},
@@ -916,7 +905,7 @@ func TestLeast(t *testing.T) {
 			switch stage {
 			case choose.AnySum, choose.AnyDifference:
 				continue // they take anything, and are meant for five digits and six
-			case choose.FirstSnake, choose.SecondSnake, choose.WithinTen, choose.OverTen, choose.TakeWithinTen, choose.BackOverTen:
+			case choose.WithinTen, choose.OverTen, choose.TakeWithinTen, choose.BackOverTen:
 				if n > 1 {
 					continue // their numbers are not that long
 				}
@@ -945,7 +934,6 @@ func TestFit(t *testing.T) {
 		{choose.ThreeAddends, []int{3, 2}, []int{3, 2, 2}},
 		{choose.ThreeAddends, []int{2, 2, 2, 2}, []int{2, 2, 2, 2}},
 		{choose.NoSwap, []int{2, 2, 2, 2}, []int{2, 2}},
-		{choose.FirstSnake, []int{2, 2}, []int{1, 1, 1, 1}},
 		{choose.WithinTen, nil, []int{1, 1}},
 		{choose.TakeWithinTen, nil, []int{1, 1}},
 		{choose.BackOverTen, []int{3, 3}, []int{2, 1}},

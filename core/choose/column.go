@@ -20,7 +20,6 @@ type profile struct {
 	own        int  // the sum of its digits
 	zero       bool // a 0 is among them
 	ten, twin  bool // two of them make ten; two are alike
-	cut        bool // counted on in written order, a ten ends inside one of them
 	top, lower int  // of taking: what stands there and what goes
 	single     int  // of sharing and trays: the digit; of the second number, how many
 }
@@ -43,7 +42,6 @@ type column struct {
 type joinAsks struct {
 	pairs, zeros      bool
 	makesTen, doubles Want
-	cut               Want
 }
 
 // node leads on by a digit to a node of the next layer; −1 where it may not.
@@ -116,34 +114,24 @@ const (
 	zeroFlag = 1 << ownBits
 	tenFlag  = zeroFlag << 1
 	twinFlag = tenFlag << 1
-	cutFlag  = twinFlag << 1
-	seenBits = ownBits + 4
+	seenBits = ownBits + 3
 	joinKeys = 1 << seenBits
 )
 
 // joining makes a column of addends. Which digits were seen is remembered only
 // where pairs are asked for, in the ones, and no longer than it is needed.
-func (c *column) joining(choice *Choice, cut Want) {
+func (c *column) joining(choice *Choice) {
 	ones := c.place == place.Ones
 	pairs := ones && (choice.MakesTen != Any || choice.Doubles != Any)
 	zeros := choice.Zeros == Yes || choice.ZeroAt[c.place] != Any
 	keys := joinKeys
-	if c.asks = (joinAsks{zeros: zeros, cut: cut}); pairs {
+	if c.asks = (joinAsks{zeros: zeros}); pairs {
 		c.asks.pairs, c.asks.makesTen, c.asks.doubles = true, choice.MakesTen, choice.Doubles
 		keys <<= topDigit + 1
 	}
 	feed := func(key uint32, slot, digit int) (uint32, bool) {
-		own := int(key & (zeroFlag - 1))
-		if !choice.Facts.allow(own%tenOver, digit) {
+		if !choice.Facts.allow(int(key&(zeroFlag-1))%tenOver, digit) {
 			return 0, false
-		}
-		if own%tenOver+digit > tenOver {
-			if cut == No {
-				return 0, false
-			}
-			if cut == Yes {
-				key |= cutFlag
-			}
 		}
 		key += uint32(digit)
 		if digit == 0 {
@@ -171,7 +159,7 @@ func (c *column) joining(choice *Choice, cut Want) {
 		return c.forgets(key|1<<(seenBits+digit), slot), true
 	}
 	c.remembers(feed, keys, func(key uint32) profile {
-		return profile{own: int(key & (zeroFlag - 1)), zero: key&zeroFlag > 0, ten: key&tenFlag > 0, twin: key&twinFlag > 0, cut: key&cutFlag > 0}
+		return profile{own: int(key & (zeroFlag - 1)), zero: key&zeroFlag > 0, ten: key&tenFlag > 0, twin: key&twinFlag > 0}
 	})
 }
 
@@ -247,7 +235,7 @@ func (c *Choice) column(p place.Place) column {
 	}
 	switch c.kind() {
 	case problem.Sum:
-		col.joining(c, c.Stage.rule(c.Top(), len(c.Digits)).cut)
+		col.joining(c)
 	case problem.Difference:
 		col.taking()
 	default:

@@ -32,13 +32,15 @@ func (c Count) String() string { return c.Big().String() }
 // readers can be.
 func (c Count) MarshalJSON() ([]byte, error) { return []byte(`"` + c.String() + `"`), nil }
 
-func (c Count) plus(d Count) Count {
+// Plus adds two counts; together they stay below 2^128.
+func (c Count) Plus(d Count) Count {
 	lo, carry := bits.Add64(c.lo, d.lo, 0)
 	hi, _ := bits.Add64(c.hi, d.hi, carry)
 	return Count{hi, lo}
 }
 
-func (c Count) minus(d Count) Count {
+// Minus takes away a count that is no larger.
+func (c Count) Minus(d Count) Count {
 	lo, borrow := bits.Sub64(c.lo, d.lo, 0)
 	hi, _ := bits.Sub64(c.hi, d.hi, borrow)
 	return Count{hi, lo}
@@ -71,4 +73,34 @@ func below(rng *rand.Rand, n Count) Count {
 			return c
 		}
 	}
+}
+
+// Pick returns n different counts smaller than all, each set of them in each order as likely
+// as any other; all of them, mixed, where there are fewer. The same seed gives the same ones.
+// It shuffles them as far as they are needed, keeping only those that have moved.
+func Pick(all Count, n int, seed uint64) []Count {
+	rng := rand.New(rand.NewPCG(seed, 0x76696e65))
+	if all.Less(CountOf(uint64(n))) {
+		n = int(all.lo)
+	}
+	moved := make(shuffle, n)
+	picked := make([]Count, 0, n)
+	for i := range uint64(n) {
+		first := CountOf(i)
+		j := first.Plus(below(rng, all))
+		picked = append(picked, moved.at(j))
+		moved[j] = moved.at(first)
+		all = all.Minus(CountOf(1))
+	}
+	return picked
+}
+
+// shuffle is a list of counts of which only the moved ones are kept.
+type shuffle map[Count]Count
+
+func (m shuffle) at(i Count) Count {
+	if to, ok := m[i]; ok {
+		return to
+	}
+	return i
 }

@@ -2,7 +2,6 @@ package choose
 
 import (
 	"fmt"
-	"math/rand/v2"
 	"slices"
 	"sort"
 
@@ -107,7 +106,7 @@ func (s *Space) count() {
 			total := Count{}
 			for f, to := range edges {
 				if to >= 0 {
-					total = total.plus(s.rest[p+1][to].times(s.columns[p].ways[f]))
+					total = total.Plus(s.rest[p+1][to].times(s.columns[p].ways[f]))
 				}
 			}
 			s.rest[p][i] = total
@@ -120,7 +119,7 @@ func (s *Space) count() {
 }
 
 // Fits returns how many problems fit. The order of the numbers matters.
-func (s *Space) Fits() Count { return s.rest[0][0].minus(CountOf(uint64(len(s.skip)))) }
+func (s *Space) Fits() Count { return s.rest[0][0].Minus(CountOf(uint64(len(s.skip)))) }
 
 // LeftOut returns how many problems would fit and are left out.
 func (s *Space) LeftOut() int { return len(s.skip) }
@@ -160,7 +159,7 @@ func (s *Space) weigh(p, i int) [][]Count {
 		for n := range col.layers[j] {
 			for _, to := range col.layers[j][n].next {
 				if to >= 0 {
-					w[j][n] = w[j][n].plus(w[j+1][to])
+					w[j][n] = w[j][n].Plus(w[j+1][to])
 				}
 			}
 		}
@@ -180,8 +179,8 @@ func (s *Space) At(index Count) []place.Number {
 
 // withSkipped turns an index among the problems that are left into one among all.
 func (s *Space) withSkipped(index Count) Count {
-	before := sort.Search(len(s.skip), func(j int) bool { return index.Less(s.skip[j].minus(CountOf(uint64(j)))) })
-	return index.plus(CountOf(uint64(before)))
+	before := sort.Search(len(s.skip), func(j int) bool { return index.Less(s.skip[j].Minus(CountOf(uint64(j)))) })
+	return index.Plus(CountOf(uint64(before)))
 }
 
 func (s *Space) at(index Count) []place.Number {
@@ -197,7 +196,7 @@ func (s *Space) at(index Count) []place.Number {
 					continue
 				}
 				if ways := w[j+1][to]; !index.Less(ways) {
-					index = index.minus(ways)
+					index = index.Minus(ways)
 					continue
 				}
 				numbers[slot.number] += place.Number(d * col.unit())
@@ -250,7 +249,7 @@ func (s *Space) Index(numbers []place.Number) (index Count, ok bool) {
 			}
 			for _, to := range col.layers[j][n].next[:digit] {
 				if to >= 0 {
-					index = index.plus(w[j+1][to])
+					index = index.Plus(w[j+1][to])
 				}
 			}
 			n = col.layers[j][n].next[digit]
@@ -277,35 +276,14 @@ func (s *Space) shaped(numbers []place.Number) bool {
 
 // Draw returns n different problems, each set of n in each order as likely as
 // any other; all of them, mixed, where fewer fit. The same seed gives the same
-// problems. It shuffles the indices as far as they are needed, keeping only
-// those that have moved. It panics where n is less than 0.
+// problems. It panics where n is less than 0.
 func (s *Space) Draw(n int, seed uint64) [][]place.Number {
 	if n < 0 {
 		panic(fmt.Sprintf("choose: a draw of %d problems", n))
 	}
-	rng := rand.New(rand.NewPCG(seed, 0x76696e65))
-	left := s.Fits()
-	if all := CountOf(uint64(n)); left.Less(all) {
-		n = int(left.lo)
-	}
-	moved := make(shuffle, n)
 	problems := make([][]place.Number, 0, n)
-	for i := range uint64(n) {
-		first := CountOf(i)
-		j := first.plus(below(rng, left))
-		problems = append(problems, s.At(moved.at(j)))
-		moved[j] = moved.at(first)
-		left = left.minus(CountOf(1))
+	for _, i := range Pick(s.Fits(), n, seed) {
+		problems = append(problems, s.At(i))
 	}
 	return problems
-}
-
-// shuffle is a list of indices of which only the moved ones are kept.
-type shuffle map[Count]Count
-
-func (m shuffle) at(i Count) Count {
-	if to, ok := m[i]; ok {
-		return to
-	}
-	return i
 }

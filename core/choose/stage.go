@@ -19,8 +19,6 @@ type StageID string
 const (
 	WithinTen     StageID = "joining/within-ten"
 	OverTen       StageID = "joining/over-ten"
-	FirstSnake    StageID = "joining/first-snake"
-	SecondSnake   StageID = "joining/second-snake"
 	NoSwap        StageID = "joining/no-swap"
 	OneSwapOnes   StageID = "joining/one-swap-ones"
 	OneSwapHigher StageID = "joining/one-swap-higher"
@@ -65,7 +63,6 @@ type rule struct {
 	cross  Want         // whether a swap goes through a zero
 	row    Want         // whether through two or more in a row
 	rest   Want         // whether there is a remainder
-	cut    Want         // of a snake: whether a ten ends inside a bar
 	low    place.Number // the least that the result may be or, in taking and sharing, the number worked from; 0 for any
 	high   place.Number // and the most
 	none   bool         // numbers of these lengths are of another stage
@@ -146,12 +143,6 @@ var definitions = []definition{
 	}},
 	{OverTen, problem.Sum, 1, 1, 2, nil, anyPlace, func(r *rule, top place.Place, numbers int) {
 		r.low, r.none = tenOver+1, top > place.Ones || numbers > 2
-	}},
-	{FirstSnake, problem.Sum, 1, 1, 4, nil, anyPlace, func(r *rule, top place.Place, _ int) {
-		r.swap[place.Ones], r.cut, r.none = Yes, No, top > place.Ones // bars have one to nine beads
-	}},
-	{SecondSnake, problem.Sum, 1, 1, 4, nil, anyPlace, func(r *rule, top place.Place, _ int) {
-		r.swap[place.Ones], r.cut, r.none = Yes, Yes, top > place.Ones
 	}},
 	{NoSwap, problem.Sum, 2, 0, 2, nil, anyPlace, noneSwaps},
 	{OneSwapOnes, problem.Sum, 2, 0, 2, inOnes, asked, func(r *rule, top place.Place, _ int) {
@@ -311,7 +302,7 @@ func (s StageID) Fit(digits []int) []int {
 
 // Laid tells whether problems of the stage can be laid out with pieces.
 func (s StageID) Laid() bool {
-	return s.Kind() != "" && s.Least() <= int(place.TopPiece)+1 && s != FirstSnake && s != SecondSnake
+	return s.Kind() != "" && s.Least() <= int(place.TopPiece)+1
 }
 
 // Accepts tells whether a problem is one of the stage: its numbers are fed to the

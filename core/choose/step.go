@@ -142,7 +142,7 @@ func (s *Space) join(col *column, from state, f profile) (outcome, bool) {
 	out := joined(f.own, int(from.carry))
 	out.zero = f.zero
 	ones := col.place == place.Ones
-	return out, !ones || s.choice.MakesTen.allows(f.ten) && s.choice.Doubles.allows(f.twin) && (s.rule.cut != Yes || f.cut)
+	return out, !ones || s.choice.MakesTen.allows(f.ten) && s.choice.Doubles.allows(f.twin)
 }
 
 // joined is a column whose own digits have a sum, with what comes up.

@@ -137,16 +137,13 @@ func seatsFor(c Child, today book.Day) []Seat {
 		waited.Days = last.SchoolDays(today)
 	}
 	looked := pressing(c, ladder.Strands(), today).Stage
-	if !(ladder.Key{Stage: looked}).Presented() {
-		looked = ""
-	}
 	var list []Seat
 	for _, s := range c.NextSteps(today) {
 		if looked != "" && s.Stage != looked {
 			continue
 		}
 		kind := KindOf(s)
-		if !kind.Presented() || slices.ContainsFunc(list, func(had Seat) bool { return KindOf(had.Step) == kind }) {
+		if slices.ContainsFunc(list, func(had Seat) bool { return KindOf(had.Step) == kind }) {
 			continue
 		}
 		seat := waited

@@ -59,7 +59,7 @@ func TestMeetingsKeepTheirRules(t *testing.T) {
 		sat := map[string]bool{}
 		for _, m := range list {
 			sizes[len(m.Seats)]++
-			if len(m.Seats) == 0 || len(m.Seats) > seats || !m.Presented() {
+			if len(m.Seats) == 0 || len(m.Seats) > seats {
 				t.Fatalf("%d sit at %v", len(m.Seats), m.Key)
 			}
 			for i, s := range m.Seats {
@@ -84,7 +84,7 @@ func TestMeetingsKeepTheirRules(t *testing.T) {
 				if !own {
 					t.Fatalf("%s has no step %s at %v", s.Name, s.Step.Kind, m.Key)
 				}
-				if p, is := looked[s.ID]; is && p.Stage != m.Stage && (ladder.Key{Stage: p.Stage}).Presented() {
+				if p, is := looked[s.ID]; is && p.Stage != m.Stage {
 					t.Fatalf("%s sits at %s, and is to be looked at again at %s", s.Name, m.Stage, p.Stage)
 				}
 				last, seen := s.LastSeen()
@@ -226,9 +226,7 @@ func alone(c group.Child) []group.Meeting {
 	var all []group.Meeting
 	looked := ""
 	for _, p := range group.LookAgain([]group.Child{c}, 1, today) {
-		if (ladder.Key{Stage: p.Stage}).Presented() {
-			looked = string(p.Stage)
-		}
+		looked = string(p.Stage)
 	}
 	last, seen := c.LastSeen()
 	days := 30
@@ -238,7 +236,7 @@ func alone(c group.Child) []group.Meeting {
 	had := map[group.Kind]bool{}
 	for _, step := range c.NextSteps(today) {
 		key := group.KindOf(step)
-		if had[key] || !key.Presented() || looked != "" && looked != string(step.Stage) {
+		if had[key] || looked != "" && looked != string(step.Stage) {
 			continue
 		}
 		had[key] = true

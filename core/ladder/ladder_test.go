@@ -8,6 +8,7 @@ import (
 	"strings"
 	"testing"
 
+	"vineswap/core/beads"
 	"vineswap/core/book"
 	"vineswap/core/choose"
 	"vineswap/core/ladder"
@@ -15,6 +16,7 @@ import (
 	"vineswap/core/place"
 	"vineswap/core/problem"
 	"vineswap/core/say"
+	"vineswap/core/snake"
 	"vineswap/core/task"
 )
 
@@ -23,6 +25,9 @@ const today = book.Day(20_000) // Friday 4 October 2024
 // drawn are problems of a stage, each another one.
 func drawn(t testing.TB, stage choose.StageID, n int) []task.Task {
 	t.Helper()
+	if beads.Has(stage) {
+		return beads.Draw(stage, beads.Owned{Stairs: 2, Remainders: true}, nil, n, 11)
+	}
 	s, err := choose.Choice{Kind: stage.Kind(), Stage: stage, Digits: stage.Fit(nil)}.Space()
 	if err != nil {
 		t.Fatal(err)
@@ -204,9 +209,10 @@ func TestCredit(t *testing.T) {
 		{"8+7", "", choose.OverTen},
 		{"8+7+9", choose.NewPlace, choose.NewPlace},
 		{"8+7+9", "", choose.ThreeAddends},
-		{"6+4+7+3", choose.FirstSnake, choose.FirstSnake},
-		{"6+4+7+3", choose.SecondSnake, choose.ThreeAddends},
-		{"7+5+8+2", choose.SecondSnake, choose.SecondSnake},
+		{"6,4,7,3", "", snake.First},
+		{"6,4,7,3", snake.Second, snake.First},
+		{"7,5,8,2", snake.Second, snake.Second},
+		{"6+4+7+3", snake.First, choose.ThreeAddends},
 		{"6+4+7+3", "", choose.ThreeAddends},
 		{"13-8", choose.TakeOneSwapTens, choose.BackOverTen},
 		{"97/4", choose.OneSwapOnes, choose.ShareRemainder},
@@ -214,11 +220,11 @@ func TestCredit(t *testing.T) {
 		{"52:4", choose.ShareEven, ""},
 		{"47+25", "joining/sideways", choose.OneSwapOnes},
 	} {
-		p, err := problem.Parse(c.text)
+		asked, err := task.Parse(c.text)
 		if err != nil {
 			t.Fatal(err)
 		}
-		if got := ladder.Credit(p.Task(), c.chosen); got != c.want {
+		if got := ladder.Credit(asked, c.chosen); got != c.want {
 			t.Errorf("%s, chosen for %q, counts for %q, wanted %q", c.text, c.chosen, got, c.want)
 		}
 	}
@@ -238,7 +244,7 @@ func TestTheRangeOfAClass(t *testing.T) {
 	for _, stage := range class.Stages(ladder.Joining) {
 		shown = append(shown, stage.ID)
 	}
-	if want := []choose.StageID{choose.WithinTen, choose.OverTen, choose.FirstSnake, choose.SecondSnake, choose.NoSwap, choose.OneSwapOnes, choose.ThreeAddends}; !slices.Equal(shown, want) {
+	if want := []choose.StageID{choose.WithinTen, choose.OverTen, snake.First, snake.Second, choose.NoSwap, choose.OneSwapOnes, choose.ThreeAddends}; !slices.Equal(shown, want) {
 		t.Errorf("numbers to 100 show %v", shown)
 	}
 	if child := childOf(class, earned(t, choose.OneSwapOnes, 3, book.Pieces)); !strings.Contains(states(child, ladder.Joining), "three-addends ready") {
@@ -527,7 +533,7 @@ func TestOverrules(t *testing.T) {
 		"no reason":        {key, func(o *ladder.Overrule) { o.Reason = "  " }, ladder.ErrReason},
 		"a novel":          {key, func(o *ladder.Overrule) { o.Reason = strings.Repeat("a", 401) }, ladder.ErrLong},
 		"ready":            {key, func(o *ladder.Overrule) { o.State = ladder.Ready }, ladder.ErrState},
-		"a snake drawn":    {ladder.Key{Stage: choose.FirstSnake, Manner: book.Drawn}, func(*ladder.Overrule) {}, ladder.ErrStage},
+		"a snake drawn":    {ladder.Key{Stage: snake.First, Manner: book.Drawn}, func(*ladder.Overrule) {}, ladder.ErrStage},
 		"single in column": {ladder.Key{Stage: choose.WithinTen, Manner: book.Column}, func(*ladder.Overrule) {}, ladder.ErrStage},
 		"no stage":         {ladder.Key{Stage: "joining/sideways", Manner: book.Pieces}, func(*ladder.Overrule) {}, ladder.ErrStage},
 	} {

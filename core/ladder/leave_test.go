@@ -10,6 +10,7 @@ import (
 	"vineswap/core/ladder"
 	"vineswap/core/place"
 	"vineswap/core/problem"
+	"vineswap/core/snake"
 )
 
 // worked is a row of answers at one swap in the ones: r is right alone, n right and prompted,
@@ -150,10 +151,10 @@ func TestLeavingRestsOnTheRecords(t *testing.T) {
 // A stage without another manner is never left.
 func TestSnakesKeepTheirBeads(t *testing.T) {
 	rng := rand.New(rand.NewPCG(7, 7))
-	pool := drawn(t, choose.FirstSnake, 20)
+	pool := drawn(t, snake.First, 20)
 	var events []ladder.Event
 	for i := range 12 {
-		o := book.Observation{Task: pool[rng.IntN(len(pool))], Stage: choose.FirstSnake, Manner: book.Pieces, Help: book.Alone, Came: book.Typed, Runs: 1, Day: today - 9 + book.Day(i/4)}
+		o := book.Observation{Task: pool[rng.IntN(len(pool))], Stage: snake.First, Manner: book.Pieces, Help: book.Alone, Came: book.Typed, Runs: 1, Day: today - 9 + book.Day(i/4)}
 		o.Answer = o.Task.Result()
 		events = append(events, ladder.Saw(o))
 	}

@@ -164,16 +164,10 @@ func backTo(leaf Leaf, from book.Manner) book.Manner {
 	return back
 }
 
-// Presented tells whether work in a manner can be presented in a lesson: of snakes there is no
-// mat yet.
-func (k Key) Presented() bool {
-	return k.Stage != choose.FirstSnake && k.Stage != choose.SecondSnake
-}
-
 // LongestUnused is what is secure and was not used for longest; false where nothing is.
 func (c Child) LongestUnused() (key Key, found bool) {
 	for k, s := range c.Standings {
-		if s.State != Secure || !k.Presented() {
+		if s.State != Secure {
 			continue
 		}
 		if was := c.Standings[key]; !found || s.Used < was.Used || s.Used == was.Used && k.Compare(key) < 0 {

@@ -10,6 +10,7 @@ import (
 	"vineswap/core/number"
 	"vineswap/core/place"
 	"vineswap/core/problem"
+	"vineswap/core/snake"
 	"vineswap/core/task"
 )
 
@@ -79,8 +80,21 @@ func ofOne(id choose.StageID, manners []book.Manner, after [][]choose.StageID) S
 	}
 }
 
+// ofSnake makes a stage of snakes.
+func ofSnake(id choose.StageID, after [][]choose.StageID, example snake.Snake) Stage {
+	return Stage{
+		ID: id, Manners: []book.Manner{book.Pieces}, After: after, Example: example.Task(),
+		About:  func(task.Task, place.Set) bool { return true },
+		Asks:   func(place.Number) []task.Skill { return nil },
+		Within: func(limit place.Number) bool { return limit == 0 || limit > snake.Ten },
+		Accepts: func(t task.Task) bool {
+			s, of := snake.From(t)
+			return of && snake.Accepts(id, s)
+		},
+	}
+}
+
 var (
-	snake = []book.Manner{book.Pieces}
 	small = []book.Manner{book.Pieces, book.Drawn, book.Head}
 	// ofPlaces are all but pieces with the column beside them.
 	ofPlaces = []book.Manner{book.Pieces, book.Drawn, book.Column, book.Head}
@@ -119,8 +133,8 @@ func init() {
 	Register(Joining,
 		ofNumbers(choose.WithinTen, small, after(number.OneByOne), problem.SumOf(4, 3)),
 		ofNumbers(choose.OverTen, small, after(number.FullTen, choose.WithinTen), problem.SumOf(8, 5)),
-		ofNumbers(choose.FirstSnake, snake, after(number.FullTen), problem.SumOf(6, 4, 7, 3)),
-		ofNumbers(choose.SecondSnake, snake, after(choose.FirstSnake), problem.SumOf(7, 5, 8)),
+		ofSnake(snake.First, after(number.FullTen), snake.Of(6, 4, 7, 3)),
+		ofSnake(snake.Second, after(snake.First), snake.Of(7, 5, 8)),
 		ofNumbers(choose.NoSwap, all, numbersFirst, problem.SumOf(23, 45)),
 		ofNumbers(choose.OneSwapOnes, all, after(choose.NoSwap, choose.OverTen, number.FourKinds), problem.SumOf(27, 45)),
 		ofNumbers(choose.OneSwapHigher, all, after(choose.OneSwapOnes), problem.SumOf(283, 154)),

@@ -7,6 +7,7 @@ import (
 	"vineswap/core/ladder"
 	"vineswap/core/number"
 	"vineswap/core/place"
+	"vineswap/core/snake"
 	"vineswap/core/swap"
 	"vineswap/core/task"
 	"vineswap/core/trace"
@@ -198,6 +199,8 @@ func (l Lesson) turn(t trace.Trace, s trace.Step, taken int, turns []int) int {
 	switch {
 	case children == 0 || l.Whole:
 		return -1
+	case t.Scene == snake.Scene: // each ten, and each pair, is another child's
+		return (l.Nth + max(s.Ten, 1) - 1) % children
 	case t.Scene != trace.Problem:
 		return (l.Nth + taken) % children
 	case s.At.Phase == trace.LayOut && s.Tray > 0:

@@ -8,6 +8,7 @@ import (
 	"fmt"
 	"slices"
 
+	"vineswap/core/beads"
 	"vineswap/core/book"
 	"vineswap/core/choose"
 	"vineswap/core/ladder"
@@ -205,10 +206,10 @@ func (l Lesson) InHand(nth int) material.Kind {
 }
 
 // drawable tells whether the material of a task can be chosen: that of a number that is asked
-// alone is as it is shown.
+// alone is as it is shown, and bars of beads are what they are.
 func drawable(t task.Task) bool {
-	_, one := number.From(t)
-	return !one
+	_, is := problem.From(t)
+	return is
 }
 
 // turnTo takes a task in hand, and a step of it.
@@ -270,6 +271,10 @@ func (l Lesson) Another(seed uint64, lacks []Lack) (item Item, of Wish, err erro
 	if a, is := number.From(like.Task); is {
 		item, err = l.anotherNumber(a, stage, seed)
 		item.Manner = like.Manner
+		return item, Wish{}, err
+	}
+	if beads.Has(stage) {
+		item, err = l.anotherOfBeads(like, stage, seed)
 		return item, Wish{}, err
 	}
 	p, is := problem.From(like.Task)
@@ -386,6 +391,18 @@ func (l Lesson) anotherNumber(like number.Asked, stage choose.StageID, seed uint
 	}
 	for _, a := range c.Space().Draw(1, seed, had) {
 		return Item{Task: a.Task(), Stage: stage}, nil
+	}
+	return Item{}, ErrNoMore
+}
+
+// anotherOfBeads draws another task of a stage that is worked with bars of beads.
+func (l Lesson) anotherOfBeads(like Item, stage choose.StageID, seed uint64) (Item, error) {
+	var had []task.Task
+	for _, item := range l.Items {
+		had = append(had, item.Task)
+	}
+	for _, t := range beads.Draw(stage, beads.OwnedFor(like.Task), had, 1, seed) {
+		return Item{Task: t, Stage: stage, Manner: like.Manner}, nil
 	}
 	return Item{}, ErrNoMore
 }

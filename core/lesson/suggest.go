@@ -5,6 +5,7 @@ import (
 	"fmt"
 	"slices"
 
+	"vineswap/core/beads"
 	"vineswap/core/book"
 	"vineswap/core/choose"
 	"vineswap/core/diagnose"
@@ -21,6 +22,7 @@ type Wanted struct {
 	ladder.Key
 	With  book.Manner  // with which pieces a first task is worked, where they are left; else empty
 	Range choose.Range // how far the numbers of the class go
+	Owned beads.Owned  // what the class has of bars
 	Had   []task.Task  // what its children had lately
 	Lacks []Lack       // of each child
 	Slips [][]slip.ID  // of its children who go back to material: the numbers are to bring them out
@@ -62,6 +64,12 @@ func (w Wanted) draw(seed uint64) ([]Item, error) {
 // one draws one task for a manner, like another one where that is given; it returns the
 // task as what the next one is to be like.
 func (w Wanted) one(m book.Manner, seed uint64, like task.Data) (task.Task, task.Data, error) {
+	if beads.Has(w.Stage) {
+		for _, t := range beads.Draw(w.Stage, w.Owned, w.Had, 1, seed) {
+			return t, t.Data, nil
+		}
+		return task.Task{}, nil, ErrNoMore
+	}
 	if w.Stage.Kind() == "" {
 		a, err := w.number(m, seed, like)
 		return a.Task(), a, err

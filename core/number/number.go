@@ -327,6 +327,9 @@ func Parse(text string) (Asked, error) {
 	if err != nil && !digits(strings.ReplaceAll(fields[0], ",", "")) {
 		return Asked{}, task.ErrForm
 	}
+	if err == nil && len(fields) == 1 && len(list) > 1 { // bars of beads, perhaps
+		return Asked{}, task.ErrForm
+	}
 	n := list[0]
 	if len(fields) == 1 {
 		a := Asked{Number: n, Shown: Numeral, Answered: Lay}

@@ -14,8 +14,8 @@ import (
 // piece of the ones.
 type Piece uint8
 
-// The pieces that belong to no place. Each is worth one but a bar of the stair, which
-// is worth as many as it has beads.
+// The pieces that belong to no place. Each is worth one but a bar or a rod, which is worth
+// as many as it has beads or parts.
 const (
 	Counter Piece = Piece(place.Count) + iota // a thing to be counted: a counter, an apple
 	Stick                                     // of the compartments from 0 to 9
@@ -23,17 +23,32 @@ const (
 	bars                                      // the bar of one; the others follow
 )
 
-// LongestBar is how many beads the longest bar of the stair has.
-const LongestBar = 9
+// LongestBar is how many beads the longest bar of the stair has, and LongestRod how many
+// parts the longest number rod.
+const (
+	LongestBar = 9
+	LongestRod = 10
+)
+
+const (
+	remainders = bars + LongestBar       // the remainder bar of one; the others follow
+	rods       = remainders + LongestBar // the number rod of one; the others follow
+)
 
 // Count is how many pieces there are.
-const Count = int(bars) + LongestBar
+const Count = int(rods) + LongestRod
 
 // Of is the piece of a place. A trace treats every place alike, as if it had one.
 func Of(p place.Place) Piece { return Piece(p) }
 
 // Bar is the bar of the bead stair with so many beads, 1 to LongestBar.
 func Bar(beads int) Piece { return bars + Piece(beads-1) }
+
+// Remainder is the remainder bar of a snake with so many beads, 1 to LongestBar.
+func Remainder(beads int) Piece { return remainders + Piece(beads-1) }
+
+// Rod is the number rod with so many parts, 1 to LongestRod.
+func Rod(parts int) Piece { return rods + Piece(parts-1) }
 
 // Place is the place whose piece this is; false for a piece of none.
 func (p Piece) Place() (place.Place, bool) { return place.Place(p), int(p) < place.Count }
@@ -42,7 +57,7 @@ func (p Piece) Place() (place.Place, bool) { return place.Place(p), int(p) < pla
 func (p Piece) Worth() int { return worths[p] }
 
 // String is the name of the piece, the same in code, data and command output: that of
-// its place, "counter", "bar-7".
+// its place, "counter", "bar-7", "remainder-4", "rod-10".
 func (p Piece) String() string {
 	if int(p) >= Count {
 		return fmt.Sprintf("piece(%d)", int(p))
@@ -81,6 +96,10 @@ var names, worths = func() (names [Count]string, worths [Count]int) {
 	}
 	for beads := 1; beads <= LongestBar; beads++ {
 		names[Bar(beads)], worths[Bar(beads)] = fmt.Sprint("bar-", beads), beads
+		names[Remainder(beads)], worths[Remainder(beads)] = fmt.Sprint("remainder-", beads), beads
+	}
+	for parts := 1; parts <= LongestRod; parts++ {
+		names[Rod(parts)], worths[Rod(parts)] = fmt.Sprint("rod-", parts), parts
 	}
 	return names, worths
 }()

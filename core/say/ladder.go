@@ -12,6 +12,7 @@ import (
 	"vineswap/core/opener"
 	"vineswap/core/place"
 	"vineswap/core/problem"
+	"vineswap/core/snake"
 	"vineswap/core/swap"
 	"vineswap/core/task"
 )
@@ -142,6 +143,9 @@ func (w Words) Task(t task.Task) string {
 	}
 	if _, of := opener.SpotFrom(t); of {
 		return WhichSlip
+	}
+	if s, of := snake.From(t); of {
+		return "snake " + strings.ReplaceAll(s.String(), ",", ",\u00a0")
 	}
 	return t.String()
 }

@@ -16,7 +16,7 @@ import (
 var matterNames = map[string]string{
 	"swap": "Ten for one is called", "places": "Places are called", "digits": "Digits are said", "when": "In addition, {swap}", "carried": "In addition, what is carried is written", "crossing": "In subtraction, the change is written", "order": "In subtraction, {swap}", "zeros": "Over zeros, {swap}",
 	"filled": "Ten frames are filled", "bank": "The shelf to {swap} with is called", "adult": "Who leads a lesson is called",
-	"and": "Numbers are said", "teens": "Numbers after ten are said", "comma": "Thousands are written", "material": "Lessons open with", "signs": "Which number is more is written", "rack": "Beads of a rack are pushed", "range": "Numbers go up to",
+	"and": "Numbers are said", "teens": "Numbers after ten are said", "comma": "Thousands are written", "material": "Lessons open with", "signs": "Which number is more is written", "rack": "Beads of a rack are pushed", "range": "Numbers go up to", "stairs": "Bead stairs that we own", "remainders": "Remainder bars that we own",
 }
 
 // Matter names a setting, with the class's own word for the swap.
@@ -39,23 +39,25 @@ func (w Words) AdultExample() string {
 }
 
 var sideNames = map[string]map[string]string{
-	"places":   {"ones": "ones, tens, hundreds", "units": "units, tens, hundreds", "beads": "beads, bars, squares", "blocks": "cubes, sticks, flats"},
-	"digits":   {"by-kind": "by kind", "face-value": "by face value"},
-	"when":     {"at-ten": "at ten, while counting", "after-column": "after the whole column"},
-	"carried":  {"above": "above the top", "under": "under the last number", "beside": "beside its place"},
-	"crossing": {"cross-out": "crossed out, the new one above", "in-front": "a small 1 in front"},
-	"order":    {"as-needed": "as each place needs it", "swaps-first": "all places first"},
-	"zeros":    {"place-by-place": "place by place", "as-one": "as one"},
-	"filled":   {"by-rows": "by rows", "by-pairs": "by pairs"},
-	"and":      {"false": "without “and”", "true": "with “and”"},
-	"teens":    {"plain": "in plain words", "ten-and": "as tens and ones"},
-	"comma":    {"none": "without a gap", "comma": "with a comma", "space": "with a space"},
-	"range":    {"20": "20", "100": "100", "1000": "1,000", "10000": "10,000", "1000000": "a million"},
-	"material": {"beads": "beads", "blocks": "blocks", "drawings": "drawings"},
-	"bank":     {"bank": "bank", "store": "store"},
-	"signs":    {"signs": "with < and >", "words": "in words"},
-	"rack":     {"left": "to the left", "right": "to the right"},
-	"adult":    {"teacher": "teacher", "guide": "guide"},
+	"places":     {"ones": "ones, tens, hundreds", "units": "units, tens, hundreds", "beads": "beads, bars, squares", "blocks": "cubes, sticks, flats"},
+	"digits":     {"by-kind": "by kind", "face-value": "by face value"},
+	"when":       {"at-ten": "at ten, while counting", "after-column": "after the whole column"},
+	"carried":    {"above": "above the top", "under": "under the last number", "beside": "beside its place"},
+	"crossing":   {"cross-out": "crossed out, the new one above", "in-front": "a small 1 in front"},
+	"order":      {"as-needed": "as each place needs it", "swaps-first": "all places first"},
+	"zeros":      {"place-by-place": "place by place", "as-one": "as one"},
+	"filled":     {"by-rows": "by rows", "by-pairs": "by pairs"},
+	"and":        {"false": "without “and”", "true": "with “and”"},
+	"teens":      {"plain": "in plain words", "ten-and": "as tens and ones"},
+	"comma":      {"none": "without a gap", "comma": "with a comma", "space": "with a space"},
+	"range":      {"20": "20", "100": "100", "1000": "1,000", "10000": "10,000", "1000000": "a million"},
+	"material":   {"beads": "beads", "blocks": "blocks", "drawings": "drawings"},
+	"bank":       {"bank": "bank", "store": "store"},
+	"signs":      {"signs": "with < and >", "words": "in words"},
+	"rack":       {"left": "to the left", "right": "to the right"},
+	"stairs":     {"0": "none", "1": "one", "2": "two", "3": "three", "4": "four"},
+	"remainders": {"one-of-each": "one of each", "none": "none"},
+	"adult":      {"teacher": "teacher", "guide": "guide"},
 }
 
 // Side names a side of a setting; empty where the class's own word is its name.

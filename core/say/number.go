@@ -861,5 +861,8 @@ func PieceFetched(p piece.Piece, n int) string {
 	if p == piece.Stick {
 		return plural("stick", n)
 	}
+	if name, beads, of := strings.Cut(p.String(), "-"); of {
+		return fmt.Sprintf("%s of %s", plural(map[string]string{"bar": "bar", "remainder": "remainder bar", "rod": "rod"}[name], n), beads)
+	}
 	return plural("thing", n) + " to count"
 }

@@ -240,6 +240,21 @@ var slipWords = map[slip.ID]slipWord{
 		"What does the equals sign say?",
 		"Lay both sides on two trays: they are to have as many.",
 	},
+	slip.GoldenBarForgotten: {
+		"a golden bar was forgotten at a ten",
+		"Does a golden bar come in at each ten, before anything goes aside?",
+		"Stop at ten, and lay the golden bar beneath before a hand touches the bars.",
+	},
+	slip.RemainderMiscounted: {
+		"what was left of a bar was miscounted",
+		"Is counting begun at the first bead behind the ten?",
+		"Lay the remainder bar against the beads that are left: they are to be as long.",
+	},
+	slip.BarsNotGivenBack: {
+		"used bars were left in the snake",
+		"Do all bars of the ten go aside, also the one that was cut?",
+		"Point at each bar of the ten and lay it aside before the remainder bar goes in.",
+	},
 	slip.DigitMirrored: {
 		"a digit was written back to front",
 		"Which way does the pencil begin?",

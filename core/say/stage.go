@@ -6,6 +6,7 @@ import (
 	"vineswap/core/choose"
 	"vineswap/core/number"
 	"vineswap/core/place"
+	"vineswap/core/snake"
 	"vineswap/core/task"
 )
 
@@ -30,8 +31,8 @@ var stageWords = map[choose.StageID][2]string{
 
 	choose.WithinTen:     {"within ten", "One digit and one digit, at most ten."},
 	choose.OverTen:       {"over ten", "One digit and one digit, more than ten."},
-	choose.FirstSnake:    {"first snake", "Every ten ends at a bar's end."},
-	choose.SecondSnake:   {"second snake", "At least one ten cuts a bar."},
+	snake.First:          {"first snake", "Every ten ends at a bar's end."},
+	snake.Second:         {"second snake", "At least one ten cuts a bar."},
 	choose.NoSwap:        {"no {swap}", "No place reaches ten."},
 	choose.OneSwapOnes:   {"one {swap}, {ones}", "The {ones} alone reach ten."},
 	choose.OneSwapHigher: {"one {swap}, higher", "One place reaches ten, neither the {ones} nor the highest."},

@@ -8,6 +8,7 @@ import (
 	"vineswap/core/opener"
 	"vineswap/core/place"
 	"vineswap/core/slip"
+	"vineswap/core/snake"
 	"vineswap/core/task"
 	"vineswap/core/turns"
 )
@@ -139,6 +140,9 @@ func (w Words) TaskShort(t task.Task) string {
 	}
 	if _, of := opener.SpotFrom(t); of {
 		return "slip?"
+	}
+	if s, of := snake.From(t); of {
+		return "snake of " + w.Number(place.Number(len(s.Bars)))
 	}
 	return w.Task(t)
 }

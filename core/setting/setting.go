@@ -8,6 +8,7 @@ import (
 	"fmt"
 	"strings"
 
+	"vineswap/core/beads"
 	"vineswap/core/choose"
 	"vineswap/core/hue"
 	"vineswap/core/material"
@@ -39,11 +40,14 @@ type Class struct {
 	Filled   trace.Filled   `json:"filled"` // how ten frames are
 	Bank     say.BankWord   `json:"bank"`
 	Adult    say.AdultWord  `json:"adult"`
-	Signs    say.SignWord   `json:"signs"`            // which of two numbers is more
-	Rack     say.RackSide   `json:"rack"`             // to which side the beads of a rack are pushed
-	Range    choose.Range   `json:"range"`            // how far its numbers go
-	Colours  hue.Set        `json:"colours"`          // of the class's own set
-	Habits   Habits         `json:"habits,omitempty"` // the class's own names for slips
+	Signs    say.SignWord   `json:"signs"`   // which of two numbers is more
+	Rack     say.RackSide   `json:"rack"`    // to which side the beads of a rack are pushed
+	Range    choose.Range   `json:"range"`   // how far its numbers go
+	Colours  hue.Set        `json:"colours"` // of the class's own set
+	// Stairs and Remainders are what the class owns of bead bars.
+	Stairs     beads.Stairs     `json:"stairs"`
+	Remainders beads.Remainders `json:"remainders"`
+	Habits     Habits           `json:"habits,omitempty"` // the class's own names for slips
 }
 
 // Habits are a class's own names for slips, those that it uses when it talks about them.
@@ -79,6 +83,7 @@ func Default() Class {
 	return Class{
 		Version: Version, Swap: say.Swap, Places: say.Ones, Material: material.Beads, Digits: say.ByKind, Teens: say.PlainTeens, Comma: say.NoSeparator,
 		When: trace.AtTen, Carried: paper.Above, Crossing: paper.CrossOut, Order: trace.AsNeeded, Zeros: trace.PlaceByPlace, Filled: trace.ByRows, Bank: say.Bank, Adult: say.Teacher, Signs: say.InSigns, Rack: say.ToLeft, Range: choose.Widest, Colours: hue.Ours(),
+		Stairs: beads.StairsSides()[0], Remainders: beads.OneOfEach,
 	}
 }
 
@@ -90,6 +95,11 @@ func (c Class) Words() say.Words {
 // Notation is how the class writes its columns.
 func (c Class) Notation() paper.Notation {
 	return paper.Notation{Carried: c.Carried, Crossing: c.Crossing}
+}
+
+// Beads are the bars of beads that the class owns.
+func (c Class) Beads() beads.Owned {
+	return beads.Owned{Stairs: c.Stairs.Number(), Remainders: c.Remainders == beads.OneOfEach}
 }
 
 // Method is the class's way of working.
@@ -123,7 +133,7 @@ func Made(c Class) (Class, error) {
 // and an error that names those.
 func (c Class) checked() (Class, error) {
 	usual := Default()
-	var errs [19]error
+	var errs [21]error
 	c.Swap, errs[0] = known(c.Swap, usual.Swap, say.SwapWords())
 	c.Places, errs[1] = known(c.Places, usual.Places, say.PlaceWords())
 	c.Material, errs[2] = known(c.Material, usual.Material, material.Kinds())
@@ -141,6 +151,8 @@ func (c Class) checked() (Class, error) {
 	c.Adult, errs[14] = known(c.Adult, usual.Adult, say.AdultWords())
 	c.Signs, errs[16] = known(c.Signs, usual.Signs, say.SignWords())
 	c.Rack, errs[18] = known(c.Rack, usual.Rack, say.RackSides())
+	c.Stairs, errs[19] = known(c.Stairs, usual.Stairs, beads.StairsSides())
+	c.Remainders, errs[20] = known(c.Remainders, usual.Remainders, beads.RemainderSides())
 	c.Habits, errs[17] = c.Habits.checked()
 	c.Range, errs[12] = known(c.Range, usual.Range, choose.Ranges())
 	return c, errors.Join(errs[:]...)

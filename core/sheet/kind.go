@@ -244,8 +244,7 @@ func (k Kind) Stages() []choose.StageID {
 
 func (r rules) has(id choose.StageID) bool {
 	if kind := id.Kind(); kind != "" {
-		snake := id == choose.FirstSnake || id == choose.SecondSnake // these are bars of beads
-		return !snake && slices.Contains(r.problems, kind) && id.Fit(nil) != nil && slices.Max(id.Fit(nil)) >= r.least
+		return slices.Contains(r.problems, kind) && id.Fit(nil) != nil && slices.Max(id.Fit(nil)) >= r.least
 	}
 	spaces := r.spaces(id, 0)
 	few := slices.ContainsFunc(spaces, func(s number.Space) bool { return s.Count() < r.counts[0] })

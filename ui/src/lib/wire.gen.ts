@@ -149,6 +149,7 @@ export interface Sum {
   columns: Column[];
   pieces: Pieces[];
   one?: One;
+  snake?: Snake;
   laidOut: boolean;
   why?: string;
 }
@@ -302,6 +303,23 @@ export interface Pieces {
   trays: number[];
   up: number;
 }
+export interface Snake {
+  bars: number[];
+  total: number;
+  golden: number;
+  last: number;
+  tens: SnakeTen[];
+  pairs: number[][];
+  rest: number[];
+  says: string;
+}
+export interface SnakeTen {
+  from: number;
+  to: number;
+  old: number;
+  left: number;
+  says: string;
+}
 export interface Mark {
   name: string;
   at: string;
@@ -340,6 +358,7 @@ export interface Step {
   written?: Written[];
   turn: number;
   mark: number;
+  snake?: SnakeView;
   before: boolean;
 }
 export interface Span {
@@ -351,6 +370,20 @@ export interface Move {
   to: string;
   place: string;
   count: number;
+}
+export interface SnakeView {
+  golden: number;
+  beneath: boolean;
+  in: boolean;
+  old: number;
+  from: number;
+  to: number;
+  aside: number;
+  counted: number;
+  past: number;
+  remain: number;
+  paired: number;
+  rest: boolean;
 }
 export interface Needs {
   laid: string[];
@@ -557,6 +590,8 @@ export interface Settings {
   crossing: string;
   order: string;
   zeros: string;
+  stairs?: string;
+  remainders?: string;
   filled?: string;
   signs?: string;
   rack?: string;

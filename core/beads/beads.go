@@ -1,0 +1,91 @@
+// Package beads has the stages that are worked with bars of beads: which they are, and
+// tasks that are drawn for them from what a class owns. Each family has a room of its own.
+package beads
+
+import (
+	"slices"
+	"strconv"
+
+	"vineswap/core/choose"
+	"vineswap/core/piece"
+	"vineswap/core/snake"
+	"vineswap/core/task"
+)
+
+// Owned is what a class has of bars.
+type Owned struct {
+	Stairs     int  // of one bar of each size
+	Remainders bool // one remainder bar of each size
+}
+
+// OwnedFor is the least that a class has that has laid a task.
+func OwnedFor(t task.Task) Owned {
+	o := Owned{Stairs: 1}
+	if s, of := snake.From(t); of {
+		o.Remainders = s.Cuts() > 0
+		for beads := 1; beads <= piece.LongestBar; beads++ {
+			o.Stairs = max(o.Stairs, s.Count(beads))
+		}
+	}
+	o.Stairs = min(o.Stairs, snake.MostStairs)
+	return o
+}
+
+// Stages returns the stages in teaching order.
+func Stages() []choose.StageID { return snake.Stages() }
+
+// Has tells whether a stage is one of them.
+func Has(id choose.StageID) bool { return slices.Contains(Stages(), id) }
+
+// Kind is the kind of task of a stage.
+func Kind(choose.StageID) task.Kind { return snake.Kind }
+
+// Draw draws up to so many different tasks of a stage, of the usual length from what the class
+// owns, none of those that were had, by a seed; none where what it owns is not enough.
+func Draw(id choose.StageID, owned Owned, had []task.Task, count int, seed uint64) []task.Task {
+	return snakes(id, owned, had, count, seed)
+}
+
+// usualBars is how many bars a snake has that nobody chose.
+const usualBars = 7
+
+func snakes(id choose.StageID, owned Owned, had []task.Task, count int, seed uint64) (list []task.Task) {
+	space, err := snake.Choice{Bars: usualBars, Stairs: owned.Stairs, Ten: true, Cut: snake.CutIn(id)}.Space()
+	if err != nil || id == snake.Second && !owned.Remainders {
+		return nil
+	}
+	var others []snake.Snake
+	for _, t := range had {
+		if s, of := snake.From(t); of {
+			others = append(others, s)
+		}
+	}
+	for _, s := range space.Draw(count, seed, others) {
+		list = append(list, s.Task())
+	}
+	return list
+}
+
+// Stairs is how many stairs a class owns: "0" to "4".
+type Stairs string
+
+// StairsSides returns all sides, the usual one first.
+func StairsSides() []Stairs { return []Stairs{"2", "1", "3", "4", "0"} }
+
+// Number is how many stairs they are.
+func (s Stairs) Number() int {
+	n, _ := strconv.Atoi(string(s))
+	return n
+}
+
+// Remainders is whether a class owns remainder bars.
+type Remainders string
+
+// The sides of Remainders.
+const (
+	OneOfEach Remainders = "one-of-each"
+	NoneOwned Remainders = "none"
+)
+
+// RemainderSides returns both sides, the usual one first.
+func RemainderSides() []Remainders { return []Remainders{OneOfEach, NoneOwned} }
