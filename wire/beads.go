@@ -6,6 +6,7 @@ import (
 	"strconv"
 
 	"vineswap/core/choose"
+	"vineswap/core/place"
 	"vineswap/core/say"
 	"vineswap/core/setting"
 	"vineswap/core/snake"
@@ -22,6 +23,8 @@ type Snake struct {
 	Pairs  [][]int    `json:"pairs"` // of bars that make ten, by where they stand
 	Rest   []int      `json:"rest"`  // those without a partner
 	Says   string     `json:"says"`  // what it becomes: "5 golden tens and 7"
+	Words  string     `json:"words"` // how many beads, in words
+	Ask    string     `json:"ask"`   // what is asked
 }
 
 // SnakeTen is one ten of a snake.
@@ -52,7 +55,7 @@ type SnakeView struct {
 func snakeOf(w say.Words, s snake.Snake) *Snake {
 	tens, _, _ := s.Runs()
 	pairs, rest := s.Pairs()
-	out := Snake{Bars: s.Bars, Total: s.Total(), Golden: s.Golden(), Last: s.Last(), Tens: []SnakeTen{}, Pairs: [][]int{}, Rest: append([]int{}, rest...), Says: say.SnakeEnd(s.Golden(), s.Last())}
+	out := Snake{Bars: s.Bars, Total: s.Total(), Golden: s.Golden(), Last: s.Last(), Tens: []SnakeTen{}, Pairs: [][]int{}, Rest: append([]int{}, rest...), Says: say.SnakeEnd(s.Golden(), s.Last()), Words: w.Number(place.Number(s.Total())), Ask: say.HowManyBeads}
 	for _, ten := range tens {
 		out.Tens = append(out.Tens, SnakeTen{ten.From, ten.To, ten.Old, ten.Left, w.SnakeTen(s.Bars[ten.To-1], ten.Left)})
 	}

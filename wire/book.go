@@ -12,6 +12,7 @@ import (
 	"vineswap/core/problem"
 	"vineswap/core/say"
 	"vineswap/core/setting"
+	"vineswap/core/snake"
 	"vineswap/core/task"
 )
 
@@ -175,6 +176,7 @@ type Worked struct {
 	Result    string       `json:"result"`        // as it is written: "24 rest 1"
 	Between   Named        `json:"between"`       // what can stand between the parts of an answer, and its key; empty for one part
 	One       *One         `json:"one,omitempty"` // of a number that is asked alone
+	Snake     *Snake       `json:"snake,omitempty"`
 	Words     string       `json:"words"`
 	Manners   []Named      `json:"manners"` // of its stage
 	Parts     []Named      `json:"parts"`   // the places in which it is worked, in their order; none where it is not
@@ -302,6 +304,9 @@ func WorkedOf(class setting.Class, l lesson.Lesson, nth int, children []Learner,
 		if one, err := oneOf(class, a); err == nil {
 			out.One, out.Words = &one, w.Number(a.Said())
 		}
+	}
+	if s, of := snake.From(t); of {
+		out.Snake, out.Words = snakeOf(w, s), w.Number(place.Number(s.Total()))
 	}
 	for _, r := range rows {
 		row := Row{Learner: r.Child, Part: placesOf(r.Part), Turn: r.Turn, Saw: say.Seen(string(r.Saw), r.Turn), Help: string(r.Help), Manner: string(r.Manner), Runs: r.Runs, Written: r.Written(), Kept: []Entry{}}

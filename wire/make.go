@@ -247,7 +247,7 @@ func TaskOf(class setting.Class, t task.Task, chosen choose.StageID) (Sum, error
 		out.One, err = &one, errors.Join(err, wrong)
 	}
 	if s, of := snake.From(t); of {
-		out.Snake = snakeOf(w, s)
+		out.Snake, out.Said = snakeOf(w, s), say.SnakeName(len(s.Bars))
 	}
 	return out, err
 }
@@ -446,7 +446,9 @@ func needsOf(w say.Words, v lesson.View) Needs {
 	out.Fetch = []Fetch{}
 	for _, item := range n.Items {
 		f := Fetch{ID: item.Piece.String(), Count: item.Count, Name: say.PieceFetched(item.Piece, item.Count)}
-		_, f.Placed = item.Piece.Place()
+		if _, f.Placed = item.Piece.Place(); f.Placed && v.Trace.Scene == snake.Scene {
+			f.ID, f.Name, f.Placed = "golden-10", say.GoldenBars(item.Count), false
+		}
 		out.Fetch = append(out.Fetch, f)
 	}
 	for _, thing := range n.Things {

@@ -23,7 +23,7 @@ func (v View) Ribbon(w say.Words, children int) (marks []Mark, of []int) {
 	for i, s := range v.Trace.Steps {
 		// Swaps that are made first are one stretch of the work.
 		if s.At.Ordinal == 0 && (s.At.Phase != trace.Swapping || s.At.Place == place.Ones) {
-			marks = append(marks, Mark{w.Phase(s.At, v.Trace.Scene != trace.Problem), s.At.String()})
+			marks = append(marks, Mark{w.Phase(s.At, v.Trace.Scene), s.At.String()})
 		}
 		of[i] = len(marks) - 1
 	}

@@ -115,7 +115,7 @@ func For(t trace.Trace) Needs {
 			n.Items = append(n.Items, Item{piece.Piece(p), int(count)})
 		}
 	}
-	slices.Reverse(n.Items) // tens first
+	slices.SortStableFunc(n.Items, func(a, b Item) int { return fetchedAs(a.Piece) - fetchedAs(b.Piece) })
 	for _, item := range n.Items {
 		switch {
 		case item.Piece == piece.Stick:
@@ -129,6 +129,15 @@ func For(t trace.Trace) Needs {
 		}
 	}
 	return n
+}
+
+// fetchedAs is the order in which pieces are fetched: those of the places first, the highest of
+// them before all; then what belongs to no place.
+func fetchedAs(p piece.Piece) int {
+	if of, placed := p.Place(); placed {
+		return -int(of)
+	}
+	return int(p)
 }
 
 // inHand tells whether the pieces of a trace are fetched one by one: those of a drawing and of

@@ -8,6 +8,7 @@ import (
 	"vineswap/core/material"
 	"vineswap/core/place"
 	"vineswap/core/problem"
+	"vineswap/core/snake"
 	"vineswap/core/swap"
 	"vineswap/core/task"
 	"vineswap/core/trace"
@@ -24,19 +25,21 @@ const (
 )
 
 // Phase names the stretch of the work that a position lies in, as on the
-// ribbon: "build", "join", the place at work, "read". Alone is a number that is asked
-// alone.
-func (w Words) Phase(at trace.Position, alone bool) string {
+// ribbon: "build", "join", the place at work, "read"; what lies there differs from scene to scene.
+func (w Words) Phase(at trace.Position, scene trace.Scene) string {
 	switch at.Phase {
 	case trace.Before:
 		return "estimate"
 	case trace.Checking:
 		return "check"
 	case trace.LayOut:
-		if alone {
-			return "show"
+		switch scene {
+		case trace.Problem:
+			return "build"
+		case snake.Scene:
+			return "lay"
 		}
-		return "build"
+		return "show"
 	case trace.Covering:
 		return "cover"
 	case trace.Counting:

@@ -9,6 +9,15 @@ import (
 	"vineswap/core/trace"
 )
 
+// GoldenBars names golden bars of ten.
+func GoldenBars(n int) string { return "golden " + plural("bar", n) }
+
+// SnakeName names a snake of so many bars: "Snake, 7 bars".
+func SnakeName(bars int) string { return fmt.Sprintf("Snake, %d %s", bars, plural("bar", bars)) }
+
+// HowManyBeads is what a snake asks.
+const HowManyBeads = "How many beads has the snake?"
+
 func init() { tables[snake.Kind] = snakeTold }
 
 // snakeTold are the lines and questions of a snake of bead bars.

@@ -23,6 +23,7 @@ type All struct {
 	Chosen       wire.Chosen       `json:"chosen"`
 	ChooseOne    wire.ChooseOne    `json:"chooseOne"`
 	ChosenOne    wire.ChosenOne    `json:"chosenOne"`
+	ChosenSnakes wire.ChosenSnakes `json:"chosenSnakes"`
 	Stands       wire.Stands       `json:"stands"`
 	TrayLies     wire.TrayLies     `json:"trayLies"`
 	TraySays     wire.TraySays     `json:"traySays"`

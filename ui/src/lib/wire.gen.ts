@@ -11,6 +11,7 @@ export interface All {
   chosen: Chosen;
   chooseOne: ChooseOne;
   chosenOne: ChosenOne;
+  chosenSnakes: ChosenSnakes;
   stands: Stands;
   trayLies: TrayLies;
   traySays: TraySays;
@@ -312,6 +313,8 @@ export interface Snake {
   pairs: number[][];
   rest: number[];
   says: string;
+  words: string;
+  ask: string;
 }
 export interface SnakeTen {
   from: number;
@@ -468,6 +471,7 @@ export interface Worked {
   result: string;
   between: Named;
   one?: One;
+  snake?: Snake;
   words: string;
   manners: Named[];
   parts: Named[];
@@ -831,6 +835,38 @@ export interface Toggle {
 export interface OneWay {
   shown: string;
   answered: string;
+}
+export interface ChosenSnakes {
+  fits: string;
+  never: string;
+  once: string;
+  either: string;
+  neverWhy: string;
+  most: number;
+  stairs: number;
+  stairsSay: string;
+  remainders: boolean;
+  snakes: Sum[];
+  mends: SnakeMend[];
+  choice: ChooseSnake;
+  seed: string;
+}
+export interface SnakeMend {
+  says: string;
+  fits: string;
+  choice: ChooseSnake;
+}
+export interface ChooseSnake {
+  bars: number;
+  left: {
+    [k: string]: string;
+  };
+  cut: string;
+  end: string;
+  children?: string[];
+  days?: number;
+  count: number;
+  seed: string;
 }
 export interface Stands {
   stages: {

@@ -1,5 +1,6 @@
 <script lang="ts">
   // One thing that is fetched: its picture, how many, what it is called.
+  import Lying from '../bars/Lying.svelte';
   import Piece from '../pieces/Piece.svelte';
   import type { Fetch, Words } from '../wire.gen';
   import Frame from './Frame.svelte';
@@ -7,13 +8,21 @@
   let { f, material, words }: { f: Fetch; material: string; words: Words } = $props();
 
   const place = $derived(words.places.findIndex((p) => p.id === f.id));
+  const bar = $derived(/^(bar|remainder|golden)-(\d+)$/.exec(f.id));
   const piece = $derived(words.materials.find((m) => m.id === material)?.pieces[place]);
   const name = $derived(f.placed ? ((f.count === 1 ? piece?.one : piece?.many) ?? f.id) : f.name);
 </script>
 
 <span class="fetched">
   <span class="pic">
-    {#if f.placed}
+    {#if bar}
+      <Lying
+        n={Number(bar[2])}
+        kind={bar[1] === 'bar' ? 'stair' : (bar[1] as 'remainder' | 'golden')}
+        u={bar[1] === 'golden' ? 3.9 : 4.2}
+        cased={false}
+      />
+    {:else if f.placed}
       <Piece
         {material}
         place={f.id}

@@ -16,7 +16,8 @@
   import Pile from '../../lib/pieces/Pile.svelte';
   import Fetched from '../../lib/ones/Fetched.svelte';
   import { loadDesk, shared, view } from '../../lib/state.svelte';
-  import OneScene from '../mat/one/OneScene.svelte';
+  import { askedOf, isAlone } from '../../lib/alone';
+  import Alone from '../mat/Alone.svelte';
   import Lies from './Lies.svelte';
   import Who from './Who.svelte';
 
@@ -43,7 +44,7 @@
     const name = names[desk.words.places.findIndex((p) => p.id === place)];
     return (n === 1 ? name?.one : name?.many) ?? '';
   };
-  const one = $derived(sum?.one);
+  const one = $derived(isAlone(sum));
   const problemList = (): { id: string; n: number; name: string; place: string }[] => [
     ...(sum?.pieces.map((p) => ({
       id: p.place,
@@ -240,10 +241,10 @@
       {#if hand.trouble}<Wrong trouble={hand.trouble} />{/if}
       {#if hand.conflict}<Wrong trouble={hand.conflict} />{/if}
       {#if lesson && one && lesson.steps.length}
-        <h1>{one.question}</h1>
+        <h1>{askedOf(sum)}</h1>
         <p class="small">{sum?.stage.name}: as it lies when the question is asked</p>
         <div class="asked" bind:clientWidth={w} bind:clientHeight={h}>
-          {#if w > 0 && h > 0}<OneScene {lesson} index={0} {material} {w} {h} />{/if}
+          {#if w > 0 && h > 0}<Alone {lesson} index={0} {material} {w} {h} />{/if}
         </div>
       {:else if lesson && sum}
         {#if lesson.needs.alone}

@@ -4,6 +4,7 @@
   import { onMount } from 'svelte';
   import { push } from 'svelte-spa-router';
   import Bench from '../../lib/bench/Bench.svelte';
+  import { isAlone, isOfBars } from '../../lib/alone';
   import { inTurn } from '../../lib/frames.svelte';
   import { shortcuts } from '../../lib/keys';
   import { LessonInHand } from '../../lib/lesson.svelte';
@@ -15,8 +16,11 @@
   import type { Ink, Sheet, Step } from '../../lib/wire.gen';
   import CardScene from './CardScene.svelte';
   import Estimate from './Estimate.svelte';
+  import Alone from './Alone.svelte';
+  import { numbers } from './bars/numbers.svelte';
+  import SnakeBook from './bars/SnakeBook.svelte';
+  import SnakeShelf from './bars/SnakeShelf.svelte';
   import { handsOf } from './one/hands';
-  import OneScene from './one/OneScene.svelte';
   import OneShelf from './one/OneShelf.svelte';
   import Timing from './one/Timing.svelte';
   import Scene from './Scene.svelte';
@@ -46,6 +50,7 @@
   const to = $derived(lesson?.steps[at.foot + 1]);
   /** A number that is asked alone has a mat and a book of its own. */
   const one = $derived(lesson?.link.sum.one);
+  const alone = $derived(isAlone(lesson?.link.sum));
   /** A crowd, sticks or a tray can be in the child's hands instead of being shown. */
   const forHands = $derived(!!handsOf(one));
   let inHands = $state(false);
@@ -112,7 +117,7 @@
 
   /** Taking away and three numbers need more of an upright tablet. */
   const tight = $derived(
-    (!one && lesson?.link.sum.kind !== 'sum') || (lesson?.link.sum.numbers.length ?? 0) > 2,
+    (!alone && lesson?.link.sum.kind !== 'sum') || (lesson?.link.sum.numbers.length ?? 0) > 2,
   );
 
   const say = (): void => {
@@ -191,7 +196,7 @@
     const all = desk.words.materials
       .map((m) => m.id)
       .filter((m) => !one || m !== 'drawings' || ['kinds', 'ten-of'].includes(one.shown));
-    if ((!one || ['tens', 'places'].includes(lesson?.scene ?? '')) && shared.mayPresent)
+    if ((!alone || ['tens', 'places'].includes(lesson?.scene ?? '')) && shared.mayPresent)
       toMaterial(all[(all.indexOf(material) + 1) % all.length]!);
   };
 
@@ -208,6 +213,7 @@
     x: turnOver,
     q: turnAsking,
     c: toHands,
+    n: () => isOfBars(lesson?.link.sum) && numbers.set(!numbers.shown),
     w: () => writes && toRecord(),
   })}
 />
@@ -225,6 +231,7 @@
     ['x', 'another way of writing it'],
     ['q', 'ask before each step, or not'],
     ['c', 'a crowd, sticks or a tray: in the child’s hands, or shown'],
+    ['n', 'numbers under the beads of a snake'],
     ['w', 'write up who did what'],
   ]}
   drawer={tight ? 228 : 284}
@@ -232,7 +239,9 @@
   bookSays={turn ? `${turn}’s turn` : ''}
 >
   {#snippet shelf()}
-    {#if lesson && one}
+    {#if lesson?.link.sum.snake}
+      <SnakeShelf {lesson} index={at.shelf} />
+    {:else if lesson && one}
       <OneShelf
         {lesson}
         words={desk.words}
@@ -262,16 +271,8 @@
       data-last={lying && !following ? '' : undefined}
       class:wide={expanded || lesson?.scene === 'places'}
     >
-      {#if lesson && one && w > 0 && h > 0}
-        <OneScene
-          {lesson}
-          index={hand.index}
-          {material}
-          {w}
-          {h}
-          {hands}
-          ontold={() => seen('told')}
-        />
+      {#if lesson && alone && w > 0 && h > 0}
+        <Alone {lesson} index={hand.index} {material} {w} {h} {hands} ontold={() => seen('told')} />
       {:else if lesson && lying?.kind === 'estimate'}
         <div class="about">
           <p class="kid">{lesson.link.sum.said}</p>
@@ -307,7 +308,9 @@
 
   {#snippet book()}
     {#if lesson && step && column}
-      {#if one}
+      {#if lesson.link.sum.snake}
+        <SnakeBook {lesson} index={at.words} />
+      {:else if one}
         <div class="one">
           <h1>{one.question}</h1>
           {#if one.given}<p class="kid">{one.given}</p>{/if}
@@ -317,7 +320,7 @@
         class="written"
         class:tall={rows > 3}
         class:taller={rows > 5}
-        hidden={!!one || column.kind === 'estimate'}
+        hidden={alone || column.kind === 'estimate'}
       >
         {#if expanded}
           <div class="form kid" role="img" aria-label="Expanded form: {column.form.join(' = ')}">
@@ -371,7 +374,7 @@
                 >{:else}{span.text}{/if}{/each}
           </p>
         {/if}
-        {#if step.kind !== 'estimate' || one}
+        {#if step.kind !== 'estimate' || alone}
           <div class="ways">
             <button class="act" aria-pressed={asks} onclick={turnAsking}
               >{asks ? 'Show at once' : 'Ask first'}</button
@@ -379,10 +382,10 @@
             {#if forHands}<button class="act" aria-pressed={!!hands} onclick={toHands}
                 >{hands ? 'Show it' : 'In the child’s hands'}</button
               >{/if}
-            {#if !one}<button class="act" onclick={turnOver}>{FORMS[nextForm]}</button>{/if}
+            {#if !alone}<button class="act" onclick={turnOver}>{FORMS[nextForm]}</button>{/if}
           </div>
         {/if}
-        {#if lesson.children.length && shared.mayPresent && !ended && (one ? step.kind === 'estimate' : step.kind !== 'estimate')}
+        {#if lesson.children.length && shared.mayPresent && !ended && (alone ? step.kind === 'estimate' : step.kind !== 'estimate')}
           <Estimate id={params.lesson} nth={lesson.link.nth} {step} />
         {/if}
         {#if one?.shown === 'handful' && shared.mayPresent && !ended && lesson.children[lesson.steps[at.words]?.turn ?? -1]}

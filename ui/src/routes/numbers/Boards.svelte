@@ -1,12 +1,13 @@
 <script lang="ts">
   // The strands as pictures on boards; below them the stages of the one that was touched,
   // with how many children are ready for each or wobble at it. A stage is two touches away.
+  import Bar from '../../lib/bars/Bar.svelte';
   import Cord from '../../lib/pieces/Cord.svelte';
   import type { State } from '../../lib/pieces/cord';
   import Glance from '../../lib/ones/Glance.svelte';
   import type { One, Stage, Stands } from '../../lib/wire.gen';
   import BoardPicture from './BoardPicture.svelte';
-  import { BOARDS, boardOf, isSingle } from './boards';
+  import { BOARDS, boardOf, isSingle, isSnakes } from './boards';
 
   let {
     stages,
@@ -82,6 +83,19 @@
     <span class="sign">
       {#if s.example}
         <Glance one={s.example} size={sizeOf(s.example)} flat />
+      {:else if s.kind === 'snake'}
+        <svg width="96" height="22" viewBox="0 0 96 22" aria-hidden="true">
+          {#if s.id.endsWith('first-snake')}
+            <g transform="translate(2 13)"><Bar n={6} u={8} eyes={false} /></g>
+            <g transform="translate(54 13)"><Bar n={4} u={8} eyes={false} /></g>
+            <path d="M88 3V21M92 3V21" stroke="var(--ink)" stroke-width="1.6" />
+          {:else}
+            <g transform="translate(2 14)"><Bar n={7} u={7} eyes={false} /></g>
+            <g transform="translate(53 14)"><Bar n={5} u={7} eyes={false} /></g>
+            <path d="M74.5 2V21" stroke="var(--ink)" stroke-width="2" />
+            <g transform="translate(76 5)"><Bar n={2} kind="remainder" u={7} cased={false} /></g>
+          {/if}
+        </svg>
       {:else}
         <Cord
           places={['ones', 'tens', 'hundreds', 'thousands'].slice(0, s.knots.length)}
@@ -150,7 +164,7 @@
     >
     {#if open === 'far'}{#each far as s (s.id)}{@render line(s)}{/each}{/if}
   {/if}
-  {#if !isSingle(board) && board !== 'snakes'}
+  {#if !isSingle(board) && !isSnakes(board)}
     <button
       role="radio"
       class="stage own"

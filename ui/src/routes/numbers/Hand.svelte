@@ -1,6 +1,5 @@
 <script lang="ts">
   // A hand of drawn sums, each with its swaps and pieces; one of them is picked.
-  import StairBar from '../../lib/pieces/StairBar.svelte';
   import Written from '../../lib/parts/Written.svelte';
   import Mark from '../../lib/pieces/Mark.svelte';
   import SumCord from '../../lib/pieces/SumCord.svelte';
@@ -53,11 +52,6 @@
         s={sum.columns.length > 4 ? 0.55 : 0.68}
         ground={i === at ? 'var(--sheet)' : 'var(--paper)'}
       />
-      {#if sum.stage.id.endsWith('-snake')}
-        <span class="snake" aria-hidden="true">
-          {#each sum.numbers as n, k (k)}<StairBar {n} size={7} />{/each}
-        </span>
-      {/if}
       {#if sum.numbers.length > 2 || sum.kind === 'share' || sum.kind === 'trays'}
         <span
           class="line kid"
@@ -86,13 +80,6 @@
 </div>
 
 <style>
-  .snake {
-    display: flex;
-    flex-wrap: wrap;
-    justify-content: center;
-    gap: 1px;
-    max-width: 100%;
-  }
   .hand {
     flex: 1;
     min-height: 0;

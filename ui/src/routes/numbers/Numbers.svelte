@@ -23,20 +23,24 @@
   import type {
     Choose,
     ChooseOne,
+    ChooseSnake,
     Chosen,
     ChosenOne,
+    ChosenSnakes,
     Lesson,
     Stands,
     Sum,
     Trouble,
   } from '../../lib/wire.gen';
   import Boards from './Boards.svelte';
-  import { BOARDS, boardOf, isSingle } from './boards';
+  import { BOARDS, boardOf, isSingle, isSnakes } from './boards';
   import Finer from './Finer.svelte';
   import Hand from './Hand.svelte';
   import OneChooser from './OneChooser.svelte';
   import OnePicked from './OnePicked.svelte';
   import Picked from './Picked.svelte';
+  import SnakeChooser from './SnakeChooser.svelte';
+  import SnakePicked from './SnakePicked.svelte';
   import States from './States.svelte';
   import Strip from './Strip.svelte';
 
@@ -93,10 +97,31 @@
     days: LATELY_ONE,
   });
   let one = $state<ChosenOne>();
+  const SIX = 6;
+  const keptSnake = `snake-1-${shared.desk!.class.id}`;
+  const storedSnake = (): ChooseSnake => {
+    const first = { bars: 7, left: {}, cut: 'no', end: 'any', count: SIX, seed: '' };
+    try {
+      return {
+        ...first,
+        ...(JSON.parse(sessionStorage.getItem(keptSnake) ?? '{}') as ChooseSnake),
+      };
+    } catch {
+      return first;
+    }
+  };
+  let snakeAsk = $state<ChooseSnake>({
+    ...storedSnake(),
+    children: untrack(forWhom),
+    days: LATELY_ONE,
+  });
+  let chosenSnakes = $state<ChosenSnakes>();
+  let chooser = $state<SnakeChooser>();
   let stands = $state<Stands>();
   let board = $state(BOARDS.find((b) => b?.id === sessionStorage.getItem(keptBoard))?.id ?? 'sum');
   /** One number is asked alone, instead of a problem. */
   const single = $derived(isSingle(board));
+  const snakes = $derived(isSnakes(board));
   let chosen = $state<Chosen>();
   let picked = $state<Sum>();
   let hand = $state('ones');
@@ -148,6 +173,12 @@
     const s = desk.stages.find((x) => x.id === id);
     if (!s) return;
     toBoard(boardOf(s), false);
+    if (s.kind === 'snake') {
+      const cut = s.id.endsWith('first-snake') ? 'no' : 'yes';
+      const left = cut === 'no' ? {} : snakeAsk.left;
+      void chooseSnakes({ ...snakeAsk, cut, left, seed: '' });
+      return;
+    }
     if (s.kind === 'number') {
       void chooseOne({ stage: id, count: TWELVE, seed: '', children: forWhom(), days: LATELY_ONE });
       return;
@@ -180,7 +211,7 @@
     picked = undefined;
     const here = desk.stages.filter((s) => boardOf(s) === id);
     const wanted = here.find((s) => stands?.stages[s.id]?.ready.length) ?? here[0];
-    const first = isSingle(id) ? wanted : (here.find((s) => s.opens) ?? here[0]);
+    const first = isSingle(id) || isSnakes(id) ? wanted : (here.find((s) => s.opens) ?? here[0]);
     if (first) stage(first.id);
   }
   async function chooseOne(next: ChooseOne): Promise<void> {
@@ -203,6 +234,36 @@
       if (turn === asked) choosing = false;
     }
   }
+  async function chooseSnakes(next: ChooseSnake): Promise<void> {
+    snakeAsk = next;
+    const turn = ++asked;
+    const before = picked;
+    choosing = true;
+    try {
+      const got = await guarded(api<ChosenSnakes>('POST', classPath('/snakes'), next));
+      if (turn !== asked) return;
+      chosenSnakes = got;
+      trouble = undefined;
+      const { children, days } = next;
+      snakeAsk = { ...got.choice, children, days, count: SIX, seed: '' };
+      sessionStorage.setItem(keptSnake, JSON.stringify({ ...got.choice, seed: got.seed }));
+      if (picked === before) picked = got.snakes[0];
+      shared.said = `${got.fits} snakes fit`;
+    } catch (error) {
+      if (turn === asked) trouble = troubleOf(error);
+    } finally {
+      if (turn === asked) choosing = false;
+    }
+  }
+  const stageNow = $derived(
+    snakes
+      ? (desk.stages.find(
+          (s) => s.kind === 'snake' && s.id.endsWith('first-snake') === (snakeAsk.cut === 'no'),
+        )?.id ?? '')
+      : single
+        ? (one?.choice.stage ?? oneAsk.stage)
+        : ask.stage,
+  );
   const take = (choice: Choose): void =>
     void choose({
       ...choice,
@@ -224,7 +285,20 @@
     void choose({ ...ask, digits: change(ask.digits) });
   }
   const redraw = (): void =>
-    void (single ? chooseOne({ ...oneAsk, seed: '' }) : choose({ ...ask, seed: '' }));
+    void (snakes
+      ? chooseSnakes({ ...snakeAsk, seed: '' })
+      : single
+        ? chooseOne({ ...oneAsk, seed: '' })
+        : choose({ ...ask, seed: '' }));
+  /** A digit is a lane of the snakes, or what mends a choice. */
+  function digit(n: number): void {
+    if (snakes) return chooser?.turn(n);
+    const mend = chosen?.mends[n - 1];
+    if (!single && mend) take(mend.choice);
+  }
+  const bars = (more: number): void => {
+    if (snakes) void chooseSnakes({ ...snakeAsk, bars: snakeAsk.bars + more, seed: '' });
+  };
 
   async function look(event: SubmitEvent): Promise<void> {
     event.preventDefault();
@@ -244,7 +318,7 @@
     if (!picked || opening || choosing) return;
     opening = true;
     const id = newId();
-    const from = single ? one : chosen;
+    const from = snakes ? undefined : single ? one : chosen;
     const drawn = from?.problems.some((p) => p.text === picked?.text);
     const body = {
       id,
@@ -264,7 +338,7 @@
 
   function pick(sum: Sum): void {
     picked = sum;
-    shared.said = sum.one ? sum.said : `${sum.text}, ${sum.swaps}`;
+    shared.said = sum.one || sum.snake ? sum.said : `${sum.text}, ${sum.swaps}`;
   }
 
   onMount(() => {
@@ -274,6 +348,7 @@
       () => undefined, // without it nothing is folded or counted, and all can be chosen
     );
     if (id && desk.stages.some((s) => s.id === id)) stage(id);
+    else if (snakes) void chooseSnakes(snakeAsk);
     else if (single) void chooseOne(oneAsk);
     else void choose(ask);
   });
@@ -283,16 +358,10 @@
   onkeydown={shortcuts({
     space: gather,
     d: redraw,
-    f: () => !single && (finer = !finer),
-    ...Object.fromEntries(
-      [1, 2, 3, 4].map((n) => [
-        String(n),
-        () => {
-          const mend = chosen?.mends[n - 1];
-          if (mend) take(mend.choice);
-        },
-      ]),
-    ),
+    f: () => !single && !snakes && (finer = !finer),
+    '+': () => bars(1),
+    '-': () => bars(-1),
+    ...Object.fromEntries([1, 2, 3, 4, 5, 6, 7, 8].map((n) => [String(n), () => digit(n)])),
   })}
 />
 
@@ -313,27 +382,28 @@
     ['d', 'draw twelve more'],
     ['f', 'more options'],
     ['1 … 4', 'a choice that fits, where nothing does'],
+    ['+ −', 'a bar more or fewer in a snake'],
+    ['1 … 8', 'what a ten leaves of a bar: may, comes up, never'],
     ['arrows', 'along the knots, or the problems'],
   ]}
-  drawer={single ? 336 : 200}
-  shelfSays={desk.stages.find((s) => s.id === (single ? oneAsk.stage : ask.stage))?.name ??
-    'my own pattern'}
+  drawer={single || snakes ? 336 : 200}
+  shelfSays={desk.stages.find((s) => s.id === stageNow)?.name ?? 'my own pattern'}
   bookSays={picked ? `${picked.said} chosen` : ''}
 >
   {#snippet shelf()}
     <Boards
       stages={desk.stages}
       {stands}
-      stage={single ? (one?.choice.stage ?? oneAsk.stage) : ask.stage}
+      stage={stageNow}
       {board}
       coming={children}
       onboard={toBoard}
       onstage={stage}
       onown={() => void choose({ ...ask, stage: '' })}
     />
-    {#if !single}{@render cords('tall')}{/if}
+    {#if !single && !snakes}{@render cords('tall')}{/if}
     <form class="own" onsubmit={look} novalidate>
-      <label for="own">Numbers of your own</label>
+      <label for="own">{snakes ? 'Bars of your own' : 'Numbers of your own'}</label>
       <span>
         <input
           id="own"
@@ -341,7 +411,7 @@
           class:wrong
           inputmode="text"
           autocomplete="off"
-          placeholder={board === 'tens' ? '17' : single ? '342' : '47+25'}
+          placeholder={snakes ? '8,5,9,4' : board === 'tens' ? '17' : single ? '342' : '47+25'}
           bind:value={typed}
           aria-describedby={wrong ? 'own-wrong' : undefined}
         />
@@ -353,7 +423,17 @@
 
   {#snippet mat()}
     <div class="numbers" aria-busy={choosing}>
-      {#if single && one}
+      {#if snakes && chosenSnakes}
+        <SnakeChooser
+          bind:this={chooser}
+          chosen={chosenSnakes}
+          {trouble}
+          {picked}
+          onchoose={(change) => void chooseSnakes({ ...snakeAsk, ...change, seed: '' })}
+          onpick={pick}
+          onredraw={redraw}
+        />
+      {:else if single && one}
         <OneChooser
           chosen={one}
           {trouble}
@@ -363,7 +443,7 @@
           onpick={pick}
           onredraw={redraw}
         />
-      {:else if chosen && !single}
+      {:else if chosen && !single && !snakes}
         <div class="top">
           <Strip
             {chosen}
@@ -460,14 +540,21 @@
         {/if}
       {:else if trouble}
         <Wrong {trouble} />
-        <Plain onclick={() => choose(start())}>Start again</Plain>
+        {#if snakes}<Plain onclick={() => void push(view('settings'))}>To the settings</Plain>
+        {:else}<Plain onclick={() => choose(start())}>Start again</Plain>{/if}
       {/if}
     </div>
   {/snippet}
 
   {#snippet book()}
     <h1 class="joining">In the book</h1>
-    {#if picked?.one}
+    {#if picked?.snake}
+      <SnakePicked
+        sum={picked}
+        ready={stands?.stages[picked.stage.id]?.ready ?? []}
+        wobbling={stands?.stages[picked.stage.id]?.wobbling ?? []}
+      />
+    {:else if picked?.one}
       <OnePicked
         sum={picked}
         ready={stands?.stages[picked.stage.id]?.ready ?? []}
@@ -478,7 +565,7 @@
     {:else}
       <p class="small">The problem you choose is written here, with the pieces it needs.</p>
     {/if}
-    {#if !single && chosen?.hidden.length && chosen.problems.length > 1}
+    {#if !single && !snakes && chosen?.hidden.length && chosen.problems.length > 1}
       <h2 class="cannot">Cannot show</h2>
       <ul class="hidden small">
         {#each chosen.hidden.slice(0, HIDDEN) as says (says)}<li>{says}</li>{/each}
@@ -490,7 +577,7 @@
         >
       {/if}
     {/if}
-    {#if !single}{@render cords('short')}{/if}
+    {#if !single && !snakes}{@render cords('short')}{/if}
   {/snippet}
   {#snippet foot()}
     {#if picked?.why}<p class="why">{picked.why}</p>{/if}

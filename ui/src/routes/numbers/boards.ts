@@ -9,14 +9,13 @@ export interface Board {
 }
 
 const places = (s: Stage): boolean => s.id.startsWith('places/');
-const snake = (s: Stage): boolean => s.id.endsWith('-snake');
 
 /** Those that are built; where one is still to come, its place stays empty. */
 export const BOARDS: (Board | null)[] = [
   { id: 'tens', name: 'Tens', has: (s) => s.kind === 'number' && !places(s) },
   { id: 'places', name: 'Places', has: places },
-  { id: 'snakes', name: 'Snakes', has: snake },
-  { id: 'sum', name: 'Adding', has: (s) => s.kind === 'sum' && !snake(s) },
+  { id: 'snakes', name: 'Snakes', has: (s) => s.kind === 'snake' },
+  { id: 'sum', name: 'Adding', has: (s) => s.kind === 'sum' },
   { id: 'difference', name: 'Taking away', has: (s) => s.kind === 'difference' },
   { id: 'trays', name: 'Equal groups', has: (s) => s.kind === 'trays' },
   { id: 'share', name: 'Sharing', has: (s) => s.kind === 'share' },
@@ -28,3 +27,6 @@ export const BOARDS: (Board | null)[] = [
 export const isSingle = (board: string): boolean => board === 'tens' || board === 'places';
 
 export const boardOf = (s: Stage): string => BOARDS.find((b) => b?.has(s))?.id ?? 'sum';
+
+/** On this board snakes of bead bars are planned. */
+export const isSnakes = (board: string): boolean => board === 'snakes';

@@ -20,7 +20,8 @@
   import { loadDesk, shared, view } from '../../lib/state.svelte';
   import type { Gave, Learner, Named, Observe } from '../../lib/wire.gen';
   import Glance from '../../lib/ones/Glance.svelte';
-  import OneScene from '../mat/one/OneScene.svelte';
+  import SnakeRow from '../../lib/bars/SnakeRow.svelte';
+  import Alone from '../mat/Alone.svelte';
   import Scene from '../mat/Scene.svelte';
   import Conflict from './Conflict.svelte';
   import Estimates from './Estimates.svelte';
@@ -49,6 +50,7 @@
   const may = $derived(shared.mayPresent);
   const ended = $derived(page?.link.stand === 'ended');
   const problem = $derived(page?.tasks[nth]);
+  const alone = $derived(!!problem?.one || !!problem?.snake);
   const children = $derived(page?.children ?? []);
   const todo = $derived(children.filter((c) => !records.written(c.id, nth)));
   const manners = $derived(problem?.manners.map((m) => m.id) ?? []);
@@ -354,6 +356,11 @@
                     ? p.one.rows.map((r) => r.numeral).join(', ')
                     : p.one.number}<span class="small">{p.one.answeredName}</span></span
                 >
+              {:else if p.snake}
+                <span class="kid short"
+                  ><SnakeRow snake={p.snake} width={92} most={5} numbers={false} />{p.snake
+                    .total}</span
+                >
               {:else}
                 <Written numbers={p.numbers} sign={p.sign} size={20} cell={14} />
               {/if}
@@ -400,14 +407,19 @@
       {#if records.trouble && !page}<Wrong trouble={records.trouble} />{/if}
       {#if page && problem}
         <div class="top" bind:clientWidth={w} bind:clientHeight={h}>
-          {#if problem.one && lesson && nth === page.index && w > 0 && h > 240}
-            <OneScene
+          {#if alone && lesson && nth === page.index && w > 0 && h > 240}
+            <Alone
               {lesson}
               index={ended ? lesson.steps.length - 1 : hand.index}
               material={lesson.link.material}
               {w}
               {h}
             />
+          {:else if problem.snake}
+            <div class="paper">
+              <SnakeRow snake={problem.snake} width={w - 40} most={16} />
+              <p class="kid words">{problem.snake.ask} {problem.result}</p>
+            </div>
           {:else if problem.one}
             <div class="paper">
               <Glance one={problem.one} size={1.8} />
@@ -445,7 +457,7 @@
           />
         {/if}
         <div class="under" hidden={!!gave}>
-          <div hidden={!!problem.one}>
+          <div hidden={alone}>
             <h2>Seen on the mat, place by place</h2>
             <ul class="saw">
               {#each problem.saw as s (s.place)}

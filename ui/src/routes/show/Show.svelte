@@ -1,5 +1,6 @@
 <script lang="ts">
   // The class's window on the projector: what the guide shows, large, and no name of a child.
+  import { askedOf, isAlone } from '../../lib/alone';
   import { onMount, untrack } from 'svelte';
   import Logo from '../../lib/parts/Logo.svelte';
   import Wrong from '../../lib/parts/Wrong.svelte';
@@ -38,7 +39,11 @@
     return all.slice(0, top + 1).reverse();
   });
   const problem = $derived(
-    !!lesson && !lesson.link.sum.one && !lesson.card && !lesson.spot && lesson.steps.length > 0,
+    !!lesson &&
+      !isAlone(lesson.link.sum) &&
+      !lesson.card &&
+      !lesson.spot &&
+      lesson.steps.length > 0,
   );
   const written = $derived(works && problem && step?.kind !== 'estimate' && !!sheet?.marks.length);
   /** The column takes a third of the window at most. */
@@ -177,8 +182,8 @@
           &nbsp;
         {:else if round?.flash && pace === 'look'}
           {flasher.on ? ' ' : flasher.was ? 'What did you see?' : says}
-        {:else if lesson.link.sum.one && pace === 'look'}
-          {lesson.link.sum.one.question}
+        {:else if isAlone(lesson.link.sum) && pace === 'look'}
+          {askedOf(lesson.link.sum)}
         {:else}
           {says}
         {/if}</span

@@ -4,7 +4,8 @@
   import { inTurn } from '../../lib/frames.svelte';
   import type { Lesson, Words } from '../../lib/wire.gen';
   import CardScene from '../mat/CardScene.svelte';
-  import OneScene from '../mat/one/OneScene.svelte';
+  import { isAlone } from '../../lib/alone';
+  import Alone from '../mat/Alone.svelte';
   import Scene from '../mat/Scene.svelte';
   import Examples from './Examples.svelte';
 
@@ -37,8 +38,8 @@
   <p class="card kid" style:font-size="{Math.min(h * 0.16, w * 0.075)}px">{lesson.card}</p>
 {:else if lesson.spot}
   <Examples spot={lesson.spot} {words} {w} {h} {found} />
-{:else if lesson.link.sum.one}
-  <OneScene {lesson} {index} {material} {w} {h} {bare} {large} />
+{:else if isAlone(lesson.link.sum)}
+  <Alone {lesson} {index} {material} {w} {h} {bare} {large} />
 {:else if step?.kind === 'estimate' || !lesson.steps.length}
   <p
     class="sum kid"

@@ -1,6 +1,7 @@
 <script lang="ts">
   // The morning on one stem: the lesson in hand, the others that are open, and
   // one next action.
+  import SnakeRow from '../../lib/bars/SnakeRow.svelte';
   import { onMount } from 'svelte';
   import { link, push } from 'svelte-spa-router';
   import { api } from '../../lib/api';
@@ -156,6 +157,8 @@
         />{/if}
       {#if l.sum.one}
         <span class="kid alone" class:now>{l.sum.one.number}</span>
+      {:else if l.sum.snake}
+        <SnakeRow snake={l.sum.snake} width={now ? 260 : 190} most={7} numbers={false} />
       {:else}
         <Written
           numbers={l.sum.numbers}

@@ -1,0 +1,35 @@
+<script lang="ts">
+  // The mat of what is laid with bars of beads: the component that its scene names.
+  import type { Component } from 'svelte';
+  import type { Lesson } from '../../../lib/wire.gen';
+  import SnakeScene from './SnakeScene.svelte';
+
+  let { lesson, index, w, h }: { lesson: Lesson; index: number; w: number; h: number } = $props();
+
+  interface Shown {
+    lesson: Lesson;
+    index: number;
+    w: number;
+    h: number;
+  }
+  const SCENES: Record<string, Component<Shown>> = { snake: SnakeScene };
+  const Scene = $derived(SCENES[lesson.scene]);
+  const MARGIN = 16;
+</script>
+
+<div class="room" style:inset="{MARGIN}px">
+  {#if Scene}
+    <Scene
+      {lesson}
+      index={Math.min(index, lesson.steps.length - 1)}
+      w={w - 2 * MARGIN}
+      h={h - 2 * MARGIN}
+    />
+  {/if}
+</div>
+
+<style>
+  .room {
+    position: absolute;
+  }
+</style>
