@@ -252,6 +252,7 @@ func (p person) bodies(lesson, learner string) map[string]any {
 		"POST /kept":                           wire.KeptChoice{ID: uuid.NewString(), Name: "swaps " + uuid.NewString(), Choice: wire.Choose{Digits: []int{2, 2}}},
 		"POST /look":                           wire.Typed{Text: "47+25"},
 		"POST /lessons":                        wire.NewLesson{ID: uuid.NewString(), Tasks: tasks("sum", "", []int{47, 25})},
+		"POST /snakes":                         wire.ChooseSnake{Bars: 7, Left: map[string]string{}, Count: 6},
 		"POST /numbers":                        wire.ChooseOne{Stage: "tens/writing-teens", Count: 12},
 		"POST /tray":                           wire.TrayLies{Number: 342, Lies: map[string]int{"hundreds": 3}},
 		"PATCH /lessons/" + lesson:             wire.LessonChange{Revision: 1, Stand: "mat"},
@@ -637,6 +638,11 @@ func TestBadInput(t *testing.T) {
 		{"a crowd of ten thousand", "POST", "/look", `{"text":"10000 crowd ring"}`, 422, "text"},
 		{"nothing to count", "POST", "/look", `{"text":"0 crowd ring"}`, 422, "text"},
 		{"frames that hold too many", "POST", "/look", `{"text":"31 frames say"}`, 422, "text"},
+		{"forty bars", "POST", "/snakes", `{"bars":40,"left":{}}`, 422, "bars"},
+		{"more bars than there are", "POST", "/snakes", `{"bars":19,"left":{}}`, 422, "bars"},
+		{"nine left of a bar", "POST", "/snakes", `{"bars":7,"left":{"9":"yes"}}`, 422, "left"},
+		{"a wish that is none", "POST", "/snakes", `{"bars":7,"left":{"3":"often"}}`, 422, ""},
+		{"snakes by no seed", "POST", "/snakes", `{"bars":7,"left":{},"seed":"apple"}`, 422, "seed"},
 		{"numbers of no stage", "POST", "/numbers", `{"stage":"tens/sideways"}`, 422, "stage"},
 		{"numbers that the stage has not", "POST", "/numbers", `{"stage":"tens/writing-teens","numbers":[21]}`, 422, "numbers"},
 		{"shown as nothing there is", "POST", "/numbers", `{"stage":"tens/writing-teens","shown":["rack"]}`, 422, "shown"},
@@ -706,7 +712,7 @@ func TestDesk(t *testing.T) {
 	}
 	var choices wire.Choices
 	lead.send("GET", lead.class("/choices"), nil).into(t, &choices)
-	if len(choices.Matters) != 18 || choices.Matters[0].Sides[1].Example != "Ten units trade for one ten. It joins the tens." {
+	if len(choices.Matters) != 20 || choices.Matters[0].Sides[1].Example != "Ten units trade for one ten. It joins the tens." {
 		t.Errorf("%+v", choices.Matters[0])
 	}
 }

@@ -35,6 +35,7 @@ type Entry struct {
 	Result    string   `json:"result"`  // the right one, as it is written
 	Between   Named    `json:"between"` // what can stand between the parts of an answer, and its key; empty for one part
 	Keys      []Key    `json:"keys"`    // answers of one touch, where it is not answered in figures
+	Seen      []string `json:"seen"`    // slips that an adult sees in the moves, as they are written behind an answer
 	Right     bool     `json:"right"`
 	Slips     []string `json:"slips"` // what explains a wrong answer, in words
 	Stage     string   `json:"stage"`
@@ -89,7 +90,7 @@ type Kept struct {
 func EntryOf(w say.Words, k Kept, today book.Day, lead bool) Entry {
 	stage := ladder.Credit(k.Task, k.Stage)
 	e := Entry{
-		ID: k.ID, Learner: k.Learner, Lesson: k.Lesson, Task: w.Task(k.Task), Nth: k.Nth, Answer: k.Answer, Result: k.Task.Result(), Between: between(k.Task), Keys: []Key{},
+		ID: k.ID, Learner: k.Learner, Lesson: k.Lesson, Task: w.Task(k.Task), Nth: k.Nth, Answer: k.Answer, Result: k.Task.Result(), Between: between(k.Task), Keys: []Key{}, Seen: seenOf(k.Task),
 		Part: placesOf(k.Part), PartSays: w.Part(k.Part), Parts: PartsOf(w, k.Task),
 		Right: k.Right(), Slips: []string{}, Stage: string(stage), StageName: w.Stage(stage), Manner: string(k.Manner), InManner: say.InManner(k.Manner), Manners: MannersOf(stage),
 		Help: string(k.Help), HelpSays: say.Help(k.Help), Way: string(k.Way), WayName: say.Way(k.Way), Came: string(k.Came), CameSays: say.Came(k.Came), Slate: k.Whole, Paper: k.Paper, Chosen: k.Chosen, Runs: k.Runs, HasNote: k.Note != "",
@@ -177,6 +178,7 @@ type Worked struct {
 	Between   Named        `json:"between"`       // what can stand between the parts of an answer, and its key; empty for one part
 	One       *One         `json:"one,omitempty"` // of a number that is asked alone
 	Snake     *Snake       `json:"snake,omitempty"`
+	Seen      []string     `json:"seen"` // slips that an adult sees in the moves
 	Words     string       `json:"words"`
 	Manners   []Named      `json:"manners"` // of its stage
 	Parts     []Named      `json:"parts"`   // the places in which it is worked, in their order; none where it is not
@@ -295,6 +297,7 @@ func MannersOf(id choose.StageID) []Named {
 func WorkedOf(class setting.Class, l lesson.Lesson, nth int, children []Learner, rows []lesson.Row, entries map[string]Entry, says map[string]SlipSays) Worked {
 	t, w := l.Items[nth].Task, class.Words()
 	out := Worked{Text: w.Task(t), Numbers: []int{}, Answer: int(lesson.First(t)), Result: t.Result(), Between: between(t), Rows: []Row{}, Estimates: []Estimate{}, Counts: []TimedCount{}, Saw: []Saw{}}
+	out.Seen = seenOf(t)
 	out.Wrong = gavesOf(class, t, says)
 	out.Manners, out.Parts = MannersOf(ladder.Credit(t, l.Items[nth].Stage)), PartsOf(w, t)
 	if p, of := problem.From(t); of {
@@ -490,4 +493,12 @@ type Unwritten struct {
 	Day    string `json:"day"`
 	Names  string `json:"names"`
 	What   string `json:"what"`
+}
+
+// seenOf are the slips of a task that an adult sees in the moves.
+func seenOf(t task.Task) []string {
+	if s, of := snake.From(t); of {
+		return s.Seen()
+	}
+	return []string{}
 }

@@ -88,11 +88,28 @@ func ofSnake(id choose.StageID, after [][]choose.StageID, example snake.Snake) S
 		Asks:   func(place.Number) []task.Skill { return nil },
 		Within: func(limit place.Number) bool { return limit == 0 || limit > snake.Ten },
 		Accepts: func(t task.Task) bool {
-			s, of := snake.From(t)
+			s, of := barsOf(t)
 			return of && snake.Accepts(id, s)
 		},
 	}
 }
+
+// barsOf is a snake, or the bars of a sum that was chosen for one before snakes had a mat of
+// their own.
+func barsOf(t task.Task) (snake.Snake, bool) {
+	p, sum := problem.From(t)
+	if !sum || p.Kind != problem.Sum {
+		return snake.From(t)
+	}
+	var s snake.Snake
+	for _, n := range p.Numbers {
+		s.Bars = append(s.Bars, int(n))
+	}
+	return s, len(s.Bars) >= fewestBars
+}
+
+// fewestBars is how many addends a sum had that was chosen for a snake.
+const fewestBars = 4
 
 var (
 	small = []book.Manner{book.Pieces, book.Drawn, book.Head}

@@ -197,13 +197,56 @@ func (s Snake) Cuts() int {
 // Right is how many beads there are.
 func (s Snake) Right() task.Answer { return task.Answer{place.Number(s.Total())} }
 
-// Write writes the number of beads.
-func (s Snake) Write(a task.Answer) string { return a[0].String() }
+// An answer has a second part where an adult saw a slip in the moves: which of seen it is,
+// from 1. It is never right then, however many beads were counted in the end.
 
-// Read reads a number of beads.
+// seen are the slips that an adult can see in the moves, as they stand behind an answer.
+var seen = []struct {
+	slip slip.ID
+	text string
+}{{slip.GoldenBarForgotten, "golden bar forgotten"}, {slip.RemainderMiscounted, "remainder miscounted"}, {slip.BarsNotGivenBack, "bars not given back"}}
+
+// Seen are the slips that can be seen in the moves at this snake, as they are written behind an
+// answer: "57, golden bar forgotten".
+func (s Snake) Seen() []string {
+	list := []string{}
+	for _, one := range seen {
+		if s.shows(one.slip) {
+			list = append(list, one.text)
+		}
+	}
+	return list
+}
+
+// shows tells whether there is a moment at which the slip can be made.
+func (s Snake) shows(id slip.ID) bool {
+	if id == slip.RemainderMiscounted {
+		return s.Cuts() > 0
+	}
+	return s.Golden() > 0
+}
+
+// Write writes the number of beads, or what was seen.
+func (s Snake) Write(a task.Answer) string {
+	if len(a) > 1 {
+		return seen[a[1]-1].text
+	}
+	return a[0].String()
+}
+
+// Read reads a number of beads, alone or with what was seen behind a comma.
 func (s Snake) Read(given string) (task.Answer, bool) {
-	n, read := task.ReadNumber(given)
-	return task.Answer{n}, read
+	number, saw, has := strings.Cut(given, ",")
+	if !has {
+		n, read := task.ReadNumber(number)
+		return task.Answer{n}, read
+	}
+	for i, one := range seen {
+		if one.text == strings.TrimSpace(saw) && s.shows(one.slip) {
+			return task.Answer{0, place.Number(i + 1)}, true
+		}
+	}
+	return nil, false
 }
 
 // Cutting is the skill of going on from a ten that cuts a bar.
@@ -217,23 +260,8 @@ func (s Snake) Shows() []task.Skill {
 	return nil
 }
 
-// Slips are those that an adult sees in the moves at a snake.
-func (s Snake) Slips() []slip.ID {
-	var list []slip.ID
-	if s.Golden() > 0 {
-		list = append(list, slip.GoldenBarForgotten)
-	}
-	if s.Cuts() > 0 {
-		list = append(list, slip.RemainderMiscounted)
-	}
-	if s.Golden() > 0 {
-		list = append(list, slip.BarsNotGivenBack)
-	}
-	return list
-}
-
-// Wrong is what the usual slips give where they show in the number: a golden bar that was
-// forgotten is a ten less, a remainder that was miscounted one less or more.
+// Wrong is what the usual slips give: a golden bar that was forgotten is a ten less, a remainder
+// that was miscounted one less or more; and each of them as it is seen.
 func (s Snake) Wrong() []task.Wrong {
 	total := place.Number(s.Total())
 	var list []task.Wrong
@@ -242,6 +270,11 @@ func (s Snake) Wrong() []task.Wrong {
 	}
 	if s.Cuts() > 0 {
 		list = append(list, task.Wrong{Slip: slip.RemainderMiscounted, Answer: task.Answer{total - 1}}, task.Wrong{Slip: slip.RemainderMiscounted, Answer: task.Answer{total + 1}})
+	}
+	for i, one := range seen {
+		if s.shows(one.slip) {
+			list = append(list, task.Wrong{Slip: one.slip, Answer: task.Answer{0, place.Number(i + 1)}})
+		}
 	}
 	return list
 }

@@ -10,6 +10,7 @@ import (
 
 	"vineswap/core/choose"
 	"vineswap/core/piece"
+	"vineswap/core/slip"
 	"vineswap/core/snake"
 	"vineswap/core/task"
 	"vineswap/core/trace"
@@ -123,6 +124,28 @@ func TestParse(t *testing.T) {
 	}
 	if typed, err := task.Parse("8,5,9,4"); err != nil || typed.Kind != snake.Kind {
 		t.Errorf("8,5,9,4 is %v, %v", typed, err)
+	}
+}
+
+// What an adult saw stands behind the answer, and names its slip; the count alone is explained
+// where a slip gives just this.
+func TestAnswers(t *testing.T) {
+	cut, plain := snake.Of(8, 5, 9, 4).Task(), snake.Of(6, 4, 7, 3).Task()
+	for _, c := range []struct {
+		t     task.Task
+		given string
+		right bool
+		slips []slip.ID
+	}{
+		{cut, "26", true, []slip.ID{}}, {cut, " 026 ", true, []slip.ID{}}, {cut, "", false, []slip.ID{}}, {cut, "30", false, []slip.ID{}},
+		{cut, "16", false, []slip.ID{slip.GoldenBarForgotten}}, {cut, "25", false, []slip.ID{slip.RemainderMiscounted}}, {cut, "27", false, []slip.ID{slip.RemainderMiscounted}},
+		{cut, "26, golden bar forgotten", false, []slip.ID{slip.GoldenBarForgotten}}, {cut, "31, bars not given back", false, []slip.ID{slip.BarsNotGivenBack}},
+		{cut, "26, remainder miscounted", false, []slip.ID{slip.RemainderMiscounted}}, {plain, "20, remainder miscounted", false, []slip.ID{}}, {cut, "26, sneezed", false, []slip.ID{}},
+		{plain, "10", false, []slip.ID{slip.GoldenBarForgotten}}, {plain, "21", false, []slip.ID{}},
+	} {
+		if got := c.t.Explains(c.given); c.t.IsRight(c.given) != c.right || !slices.Equal(got, c.slips) {
+			t.Errorf("%s answered %q: right %t, %v", c.t.Key(), c.given, c.t.IsRight(c.given), got)
+		}
 	}
 }
 

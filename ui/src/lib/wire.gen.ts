@@ -472,6 +472,7 @@ export interface Worked {
   between: Named;
   one?: One;
   snake?: Snake;
+  seen: string[];
   words: string;
   manners: Named[];
   parts: Named[];
@@ -508,6 +509,7 @@ export interface Entry {
   result: string;
   between: Named;
   keys: Key[];
+  seen: string[];
   right: boolean;
   slips: string[];
   stage: string;

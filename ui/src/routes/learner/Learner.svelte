@@ -375,6 +375,7 @@
           expected={mended.result}
           between={mended.between}
           keys={mended.keys}
+          seen={mended.seen}
           {lead}
           hasNote={mended.hasNote}
           onnothing={withdraw}

@@ -240,7 +240,7 @@
 >
   {#snippet shelf()}
     {#if lesson?.link.sum.snake}
-      <SnakeShelf {lesson} index={at.shelf} />
+      <SnakeShelf {lesson} index={at.shelf} may={shared.mayPresent && !ended} />
     {:else if lesson && one}
       <OneShelf
         {lesson}

@@ -6,7 +6,7 @@
   import MannerLeaf from '../../lib/pieces/MannerLeaf.svelte';
   import { shared } from '../../lib/state.svelte';
   import type { Key, Named, Observe, Record as Page } from '../../lib/wire.gen';
-  import { figures, typed, wiped } from './answer';
+  import { figures, sawIn, typed, wiped, withSeen, without } from './answer';
 
   let {
     page,
@@ -17,6 +17,7 @@
     expected,
     between,
     keys = [],
+    seen = [],
     touched = $bindable(),
     lead,
     hasNote,
@@ -31,6 +32,7 @@
     expected: string; // the right answer, as it is written
     between: Named; // what can stand between the parts of an answer
     keys?: Key[]; // answers of one touch, where it is not answered in figures
+    seen?: string[]; // slips that are seen in the moves, as they stand behind an answer
     touched: boolean;
     lead: boolean;
     hasNote: boolean;
@@ -49,10 +51,14 @@
     setTimeout(() => field?.focus());
   }
 
+  const sees = $derived(sawIn(draft.answer, seen));
+  const bare = $derived(without(draft.answer, sees));
   const wrong = $derived(
     draft.came === 'typed' &&
       !(draft.part?.length && draft.answer && !slip) && // which of its places are right, the server tells
-      (keys.length ? draft.answer !== expected : figures(draft.answer) !== figures(expected)),
+      (keys.length
+        ? draft.answer !== expected
+        : !!sees || figures(draft.answer) !== figures(expected)),
   );
   /** Puts a place to the child's own ones, or takes it away; none of them is the whole. */
   function own(place: string): void {
@@ -72,7 +78,7 @@
   }
   /** A figure more; where answers are of one touch, the one of that number. */
   export const digit = (d: string): void => {
-    if (!keys.length) give(typed(begun ? draft.answer : '', d, limits.answer, between.id));
+    if (!keys.length) give(withSeen(typed(begun ? bare : '', d, limits.answer, between.id), sees));
     else if (keys[Number(d) - 1]) give(keys[Number(d) - 1]!.given);
   };
   /** An answer by its key on the keyboard. */
@@ -84,7 +90,17 @@
     if (between.id) digit(between.id);
   };
   export const wipe = (): void =>
-    give(draft.came === 'typed' && !keys.length ? wiped(draft.answer, between.id) : '');
+    give(
+      draft.came === 'typed' && !keys.length && bare ? withSeen(wiped(bare, between.id), sees) : '',
+    );
+  /** A slip that was seen stands behind the answer, whatever came out; touched again it goes. */
+  function see(slip: string): void {
+    const off = sees === slip;
+    set({
+      answer: withSeen(bare, off ? '' : slip),
+      came: off && bare === expected ? 'marked' : 'typed',
+    });
+  }
   export function right(): void {
     begun = false;
     set({ answer: expected, came: 'marked' });
@@ -140,6 +156,13 @@
           >{/each}
       </div>
     {:else}
+      {#if seen.length}
+        <div class="ways" role="group" aria-label="Seen in the moves">
+          {#each seen as s (s)}<button class="seen" aria-pressed={sees === s} onclick={() => see(s)}
+              >{s}</button
+            >{/each}
+        </div>
+      {/if}
       <div class="keys" role="group" aria-label="Answer in digits">
         {#each '1234567890' as d (d)}<button class="kid" onclick={() => digit(d)}>{d}</button
           >{/each}
@@ -299,6 +322,15 @@
   }
   .ways button {
     flex: 1 1 40%;
+  }
+  .ways .seen {
+    font-size: var(--t1);
+    line-height: 18px;
+  }
+  .seen[aria-pressed='true'] {
+    border-color: var(--clay);
+    color: var(--clay-ink);
+    font-weight: 650;
   }
   .helps {
     grid-template-columns: repeat(5, minmax(max-content, 1fr));

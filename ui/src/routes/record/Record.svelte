@@ -27,7 +27,7 @@
   import Estimates from './Estimates.svelte';
   import Open from './Open.svelte';
   import Slip from './Slip.svelte';
-  import { figures } from './answer';
+  import { figures, sawIn } from './answer';
 
   let { params }: { params: { lesson: string } } = $props();
 
@@ -230,7 +230,10 @@
   const gave = $derived.by((): Gave | undefined => {
     if (!draft || draft.came !== 'typed' || !problem) return undefined;
     const { answer, part } = draft;
-    const found = problem.wrong.find((g) => figures(g.answer) === figures(answer));
+    const saw = sawIn(answer, problem.seen);
+    const found = problem.wrong.find((g) =>
+      saw ? g.answer === saw : figures(g.answer) !== '' && figures(g.answer) === figures(answer),
+    );
     return !part?.length || found?.places.some((p) => part.includes(p)) ? found : undefined;
   });
   const slipSays = $derived(
@@ -358,7 +361,7 @@
                 >
               {:else if p.snake}
                 <span class="kid short"
-                  ><SnakeRow snake={p.snake} width={92} most={5} numbers={false} />{p.snake
+                  ><SnakeRow snake={p.snake} width={72} most={4} numbers={false} />{p.snake
                     .total}</span
                 >
               {:else}
@@ -542,6 +545,7 @@
               expected={problem.result}
               between={problem.between}
               keys={problem.one?.keys}
+              seen={problem.seen}
               lead={desk.class.role === 'lead'}
               hasNote={records.latest(c.id, nth).entry?.hasNote ?? false}
               slip={slipSays}

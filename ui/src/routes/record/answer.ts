@@ -19,3 +19,13 @@ export const figures = (answer: string): string => answer.replace(/[^0-9]+/g, ' 
 /** The answer without what was typed last. */
 export const wiped = (answer: string, between: string): string =>
   answer.slice(0, -(between && answer.endsWith(between) ? between.length : 1));
+
+/** What an adult saw in the moves stands behind an answer: "57, golden bar forgotten". */
+export const sawIn = (answer: string, seen: string[]): string =>
+  seen.find((s) => answer.endsWith(`, ${s}`)) ?? '';
+
+/** The answer without what was seen, and with it. */
+export const without = (answer: string, saw: string): string =>
+  saw ? answer.slice(0, -saw.length - 2) : answer;
+export const withSeen = (answer: string, saw: string): string =>
+  saw ? `${answer}, ${saw}` : answer;

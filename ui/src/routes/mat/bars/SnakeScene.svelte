@@ -253,6 +253,14 @@
   {#each bars.slice(Math.max(v.to, 1)) as at, k (k)}
     {#if k > 0}<circle class="joint" cx={at.x} cy={at.y} r={0.19 * u} />{/if}
   {/each}
+  {#if spread}
+    {#each snake.pairs.slice(0, v.paired) as [a, b] (b)}
+      <circle class="joint" cx={bars[b!]!.x} cy={bars[a!]!.y} r={0.19 * u} />
+    {/each}
+    {#each v.rest ? snake.rest.slice(1) : [] as i (i)}
+      <circle class="joint" cx={bars[i]!.x} cy={bars[i]!.y} r={0.19 * u} />
+    {/each}
+  {/if}
   {#if end}
     <g transform="translate({end.x} {end.y}) rotate({end.turn}) scale({u})"><Ends tail /></g>
   {/if}

@@ -4,9 +4,12 @@
   import Lying from '../../../lib/bars/Lying.svelte';
   import Sides from '../../../lib/parts/Sides.svelte';
   import type { Lesson } from '../../../lib/wire.gen';
+  import Timing from '../one/Timing.svelte';
   import { numbers } from './numbers.svelte';
 
-  let { lesson, index }: { lesson: Lesson; index: number } = $props();
+  let { lesson, index, may }: { lesson: Lesson; index: number; may: boolean } = $props();
+  /** Whose time is taken: the child who begins. */
+  const child = $derived(lesson.children[lesson.steps[0]?.turn ?? -1]);
 
   const snake = $derived(lesson.link.sum.snake!);
   const step = $derived(lesson.steps[index]!);
@@ -56,6 +59,18 @@
 <p class="small">
   {v.aside} aside, {inSnake} in the snake
 </p>
+{#if may && child}
+  {#key child.id}
+    <Timing
+      id={lesson.link.id}
+      nth={lesson.link.nth}
+      {child}
+      says="Time of each run"
+      begin="Take the time"
+      again="Once more"
+    />
+  {/key}
+{/if}
 <div class="numbers">
   <h2 id="under">Numbers under the beads</h2>
   <Sides

@@ -9,7 +9,26 @@
   import { classPath, guarded, saved, shared, troubleOf } from '../../../lib/state.svelte';
   import type { Learner, Record as Page, Timed, Trouble } from '../../../lib/wire.gen';
 
-  let { id, nth, child }: { id: string; nth: number; child: Learner } = $props();
+  let {
+    id,
+    nth,
+    child,
+    says = 'Seconds of each count',
+    begin = 'Time the count',
+    again = 'Count again',
+  }: {
+    id: string;
+    nth: number;
+    child: Learner;
+    says?: string;
+    begin?: string;
+    again?: string;
+  } = $props();
+  const MINUTE = 60;
+  const told = (s: number): string =>
+    s < MINUTE
+      ? `${s} s`
+      : `${Math.floor(s / MINUTE)} min ${s % MINUTE ? `${s % MINUTE} s` : ''}`.trim();
 
   const MOST = 3600; // seconds that a count may take
   let page = $state.raw<Page>();
@@ -56,22 +75,20 @@
   });
 </script>
 
-<section aria-label="Seconds of each count">
-  <h2>Seconds of each count</h2>
+<section aria-label={says}>
+  <h2>{says}</h2>
   <ol>
     {#each counts as c, i (i)}
       <li>
         <span class="bar" style:width="{(c.seconds / longest) * 60}%"></span>
-        <b class="kid">{c.seconds} s</b>
+        <b class="kid">{told(c.seconds)}</b>
       </li>
     {/each}
   </ol>
   {#if unkept && trouble}
-    <Plain onclick={() => unkept && void keep(unkept)}>Keep {unkept.seconds} s</Plain>
+    <Plain onclick={() => unkept && void keep(unkept)}>Keep {told(unkept.seconds)}</Plain>
   {:else}
-    <Plain onclick={turn}
-      >{since ? `Stop: ${seconds} s` : counts.length ? 'Count again' : 'Time the count'}</Plain
-    >
+    <Plain onclick={turn}>{since ? `Stop: ${told(seconds)}` : counts.length ? again : begin}</Plain>
   {/if}
   {#if trouble}<Wrong {trouble} />{/if}
 </section>
