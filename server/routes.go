@@ -75,6 +75,7 @@ func Routes() []Route {
 		{fiber.MethodGet, "/week", store.Viewer, (*Server).week},
 		{fiber.MethodPost, "/numbers", store.Viewer, (*Server).chooseOne},
 		{fiber.MethodPost, "/snakes", store.Viewer, (*Server).chooseSnakes},
+		{fiber.MethodPost, "/bars", store.Viewer, (*Server).chooseBars},
 		{fiber.MethodPost, "/tray", store.Viewer, (*Server).tray},
 		{fiber.MethodGet, "/stands", store.Viewer, (*Server).stands},
 		{fiber.MethodGet, "/vines", store.Viewer, (*Server).vines},

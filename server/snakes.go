@@ -8,6 +8,7 @@ import (
 	"github.com/gofiber/fiber/v3"
 
 	"vineswap/core/snake"
+	"vineswap/core/task"
 	"vineswap/wire"
 )
 
@@ -75,4 +76,35 @@ func wrongSnake(err error) *trouble {
 		}
 	}
 	return t
+}
+
+// chooseBars answers how many chains or questions with number rods fit, and some of them.
+func (s *Server) chooseBars(c *call) error {
+	var ask wire.ChooseBars
+	if err := read(c, &ask); err != nil {
+		return err
+	}
+	seed, err := seedFrom(ask.Seed)
+	if err != nil {
+		return err
+	}
+	learners, since, err := s.withinDays(c, ask.Children, ask.Days)
+	if err != nil {
+		return err
+	}
+	var had []task.Task
+	if len(learners) > 0 {
+		if had, err = s.store.Worked(c.Context(), c.class.ID, learners, task.Kind(ask.Kind), since); err != nil {
+			return err
+		}
+	}
+	chosen, err := wire.ChosenBarsOf(c.class.Settings, ask, had, seed)
+	var field *wire.FieldError
+	if errors.As(err, &field) {
+		return refuse(fiber.StatusUnprocessableEntity, "These bars cannot be chosen", "Choose chains of 1 to 10, or rods of 3 to 10.").because(err).of(field.Field)
+	}
+	if err != nil {
+		return err
+	}
+	return c.JSON(chosen)
 }

@@ -3,13 +3,18 @@ package wire
 import (
 	"errors"
 	"fmt"
+	"slices"
 	"strconv"
 
+	"vineswap/core/beads"
+	"vineswap/core/chain"
 	"vineswap/core/choose"
+	"vineswap/core/numberrods"
 	"vineswap/core/place"
 	"vineswap/core/say"
 	"vineswap/core/setting"
 	"vineswap/core/snake"
+	"vineswap/core/task"
 	"vineswap/core/trace"
 )
 
@@ -198,4 +203,214 @@ func askOf(c snake.Choice, ask ChooseSnake) ChooseSnake {
 		}
 	}
 	return out
+}
+
+// Chain is equal bars in a row, with all that their picture needs.
+type Chain struct {
+	Beads  int    `json:"beads"`
+	Bars   int    `json:"bars"`
+	From   int    `json:"from"` // bars that are not counted again
+	Total  int    `json:"total"`
+	Tags   []int  `json:"tags"`
+	Asks   string `json:"asks"`   // count or how-many
+	Folds  bool   `json:"folds"`  // into a square
+	Stacks bool   `json:"stacks"` // into a cube
+	Ask    string `json:"ask"`
+	Name   string `json:"name"` // of its bars: "sevens"
+}
+
+// ChainView is how a chain lies after a step, as core/chain has it.
+type ChainView struct {
+	Tagged  int    `json:"tagged"`
+	Along   int    `json:"along"`
+	Folded  int    `json:"folded"`
+	Squares int    `json:"squares"`
+	Stacked bool   `json:"stacked"`
+	Ringed  int    `json:"ringed"`
+	Sum     string `json:"sum"` // as far as it is counted: "7 + 7 = 14"; empty for a long one
+	Times   string `json:"times"`
+}
+
+func chainOf(c chain.Chain) *Chain {
+	return &Chain{c.Beads, c.Bars, c.From, c.Total(), c.Tags(), string(c.Asks), c.Folds(), c.Stacks(), say.ChainAsk(c), say.BarsOf(c.Beads)}
+}
+
+func chainAt(t trace.Trace, step int) *ChainView {
+	work, of := chain.Worked(t)
+	if !of {
+		return nil
+	}
+	v := work.Views[step]
+	out := ChainView{Tagged: v.Tagged, Along: v.Along, Folded: v.Folded, Squares: v.Squares, Stacked: v.Stacked, Ringed: v.Ringed}
+	if bars := max(v.Tagged, v.Ringed); bars > 0 {
+		out.Sum, out.Times = work.Chain.Written(bars)
+	}
+	return &out
+}
+
+// Rods is a question with number rods.
+type Rods struct {
+	Asks   string `json:"asks"` // order, beside or missing
+	Long   int    `json:"long"`
+	First  int    `json:"first"`
+	Second int    `json:"second"`
+	Ask    string `json:"ask"`
+}
+
+func rodsOf(r numberrods.Rods) *Rods {
+	return &Rods{string(r.Asks), r.Long, r.First, r.Second(), say.RodsAsk(r)}
+}
+
+// RodsView is which rods lie where after a step.
+type RodsView struct {
+	Stair int   `json:"stair"`
+	Above []int `json:"above"`
+	Under int   `json:"under"`
+	Flush bool  `json:"flush"`
+}
+
+func rodsAt(t trace.Trace, step int) *RodsView {
+	work, of := numberrods.Worked(t)
+	if !of {
+		return nil
+	}
+	v := RodsView(work.Views[step])
+	return &v
+}
+
+// ChooseBars asks for chains or number rods; of each row what is wanted, and the usual where
+// nothing is.
+type ChooseBars struct {
+	Kind     string              `json:"kind" validate:"required"`
+	Wanted   map[string][]string `json:"wanted" validate:"max=8"`
+	Children []string            `json:"children,omitempty" validate:"max=40"`
+	Days     int                 `json:"days,omitempty" validate:"min=0,max=730"`
+	Count    int                 `json:"count" validate:"min=0,max=48"`
+	Seed     string              `json:"seed"`
+}
+
+// ChosenBars is how many fit, and some of them.
+type ChosenBars struct {
+	Fits     int        `json:"fits"`
+	Left     int        `json:"left"` // of these, not laid lately
+	Rows     []BarsRow  `json:"rows"`
+	Problems []Sum      `json:"problems"`
+	Choice   ChooseBars `json:"choice"`
+	Seed     string     `json:"seed"`
+}
+
+// BarsRow is a row of what can be chosen.
+type BarsRow struct {
+	ID      string   `json:"id"`
+	Name    string   `json:"name"`
+	Options []Toggle `json:"options"`
+	Single  bool     `json:"single"` // one of them at a time
+}
+
+// ErrBars is the error of a choice of bars that cannot be made; it names the row.
+var ErrBars = errors.New("this cannot be chosen")
+
+// barsFamily is what can be chosen of one kind of task.
+type barsFamily struct {
+	rows []BarsRow
+	on   map[string][]string // the usual choice
+	all  func(wanted map[string][]string, most int) []task.Task
+}
+
+func toggles[T any](list []T, name func(T) (id, says string)) []Toggle {
+	var out []Toggle
+	for _, x := range list {
+		id, says := name(x)
+		out = append(out, Toggle{ID: id, Name: says})
+	}
+	return out
+}
+
+func figure(n int) (id, says string) { return fmt.Sprint(n), fmt.Sprint(n) }
+
+var barsFamilies = map[task.Kind]barsFamily{
+	chain.Kind: {
+		rows: []BarsRow{
+			{ID: "beads", Name: "Bars of", Options: toggles([]int{1, 2, 3, 4, 5, 6, 7, 8, 9, 10}, figure)},
+			{ID: "asks", Name: "Asked", Options: toggles([]chain.Asks{chain.Count, chain.HowMany}, func(a chain.Asks) (string, string) { return string(a), say.ChainAsks(a) })},
+			{ID: "length", Name: "Length", Options: toggles([]chain.Lengths{chain.ToSquare, chain.ToCube}, func(l chain.Lengths) (string, string) { return string(l), say.ChainLength(l) })},
+			{ID: "from", Name: "Counted from", Single: true, Options: []Toggle{{ID: "zero", Name: "0"}, {ID: "tag", Name: "a tag"}}},
+			{ID: "along", Name: "Along a bar", Single: true, Options: []Toggle{{ID: "bars", Name: "whole bars"}, {ID: "fives", Name: "five, then ones"}}},
+		},
+		on: map[string][]string{"beads": {"2", "3", "4", "5", "6", "7", "8", "9", "10"}, "asks": {"count"}, "length": {"square"}, "from": {"zero"}, "along": {"bars"}},
+		all: func(wanted map[string][]string, most int) (list []task.Task) {
+			c := chain.Choice{Tag: slices.Contains(wanted["from"], "tag"), Fives: slices.Contains(wanted["along"], "fives"), Most: most}
+			for _, n := range wanted["beads"] {
+				beads, _ := strconv.Atoi(n)
+				c.Beads = append(c.Beads, beads)
+			}
+			for _, a := range wanted["asks"] {
+				c.Asks = append(c.Asks, chain.Asks(a))
+			}
+			for _, l := range wanted["length"] {
+				c.Lengths = append(c.Lengths, chain.Lengths(l))
+			}
+			for _, one := range c.All() {
+				list = append(list, one.Task())
+			}
+			return list
+		},
+	},
+	numberrods.Kind: {
+		rows: []BarsRow{
+			{ID: "asks", Name: "Asked", Options: toggles(numberrods.AllAsks(), func(a numberrods.Asks) (string, string) { return string(a), say.RodsAsks(a) })},
+			{ID: "long", Name: "The long one", Options: toggles([]int{3, 4, 5, 6, 7, 8, 9, 10}, figure)},
+		},
+		on: map[string][]string{"asks": {"beside"}, "long": {"5", "6", "7", "8", "9", "10"}},
+		all: func(wanted map[string][]string, _ int) (list []task.Task) {
+			var c numberrods.Choice
+			for _, a := range wanted["asks"] {
+				c.Asks = append(c.Asks, numberrods.Asks(a))
+			}
+			for _, n := range wanted["long"] {
+				long, _ := strconv.Atoi(n)
+				c.Long = append(c.Long, long)
+			}
+			for _, one := range c.All() {
+				list = append(list, one.Task())
+			}
+			return list
+		},
+	},
+}
+
+// ChosenBarsOf makes what was chosen of chains or rods; the error names the row.
+func ChosenBarsOf(class setting.Class, ask ChooseBars, had []task.Task, seed uint64) (ChosenBars, error) {
+	family, known := barsFamilies[task.Kind(ask.Kind)]
+	if !known {
+		return ChosenBars{}, fmt.Errorf("%w: there is no kind %q", &FieldError{Field: "kind", Err: ErrBars}, ask.Kind)
+	}
+	out := ChosenBars{Rows: []BarsRow{}, Problems: []Sum{}, Seed: fmt.Sprint(seed), Choice: ChooseBars{Kind: ask.Kind, Wanted: map[string][]string{}, Count: ask.Count}}
+	for _, row := range family.rows {
+		wanted := ask.Wanted[row.ID]
+		if len(wanted) == 0 {
+			wanted = family.on[row.ID]
+		}
+		row.Options = slices.Clone(row.Options)
+		for i := range row.Options {
+			row.Options[i].On = slices.Contains(wanted, row.Options[i].ID)
+		}
+		for _, id := range wanted {
+			if !slices.ContainsFunc(row.Options, func(t Toggle) bool { return t.ID == id }) {
+				return out, fmt.Errorf("%w: %q", &FieldError{Field: row.ID, Err: ErrBars}, id)
+			}
+		}
+		out.Rows, out.Choice.Wanted[row.ID] = append(out.Rows, row), wanted
+	}
+	all := family.all(out.Choice.Wanted, class.Beads().Most)
+	left := beads.Some(all, had, len(all), seed)
+	out.Fits, out.Left = len(all), len(left)
+	for _, t := range left[:min(ask.Count, len(left))] {
+		made, err := TaskOf(class, t, "")
+		if err != nil {
+			return out, err
+		}
+		out.Problems = append(out.Problems, made)
+	}
+	return out, nil
 }

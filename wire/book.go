@@ -4,10 +4,12 @@ import (
 	"time"
 
 	"vineswap/core/book"
+	"vineswap/core/chain"
 	"vineswap/core/choose"
 	"vineswap/core/ladder"
 	"vineswap/core/lesson"
 	"vineswap/core/number"
+	"vineswap/core/numberrods"
 	"vineswap/core/place"
 	"vineswap/core/problem"
 	"vineswap/core/say"
@@ -178,6 +180,8 @@ type Worked struct {
 	Between   Named        `json:"between"`       // what can stand between the parts of an answer, and its key; empty for one part
 	One       *One         `json:"one,omitempty"` // of a number that is asked alone
 	Snake     *Snake       `json:"snake,omitempty"`
+	Chain     *Chain       `json:"chain,omitempty"`
+	Rods      *Rods        `json:"rods,omitempty"`
 	Seen      []string     `json:"seen"` // slips that an adult sees in the moves
 	Words     string       `json:"words"`
 	Manners   []Named      `json:"manners"` // of its stage
@@ -310,6 +314,12 @@ func WorkedOf(class setting.Class, l lesson.Lesson, nth int, children []Learner,
 	}
 	if s, of := snake.From(t); of {
 		out.Snake, out.Words = snakeOf(w, s), w.Number(place.Number(s.Total()))
+	}
+	if c, of := chain.From(t); of {
+		out.Chain = chainOf(c)
+	}
+	if r, of := numberrods.From(t); of {
+		out.Rods = rodsOf(r)
 	}
 	for _, r := range rows {
 		row := Row{Learner: r.Child, Part: placesOf(r.Part), Turn: r.Turn, Saw: say.Seen(string(r.Saw), r.Turn), Help: string(r.Help), Manner: string(r.Manner), Runs: r.Runs, Written: r.Written(), Kept: []Entry{}}

@@ -10,12 +10,14 @@ import (
 
 	"vineswap/core/beads"
 	"vineswap/core/book"
+	"vineswap/core/chain"
 	"vineswap/core/choose"
 	"vineswap/core/hue"
 	"vineswap/core/ladder"
 	"vineswap/core/lesson"
 	"vineswap/core/material"
 	"vineswap/core/number"
+	"vineswap/core/numberrods"
 	"vineswap/core/opener"
 	"vineswap/core/paper"
 	"vineswap/core/piece"
@@ -249,6 +251,12 @@ func TaskOf(class setting.Class, t task.Task, chosen choose.StageID) (Sum, error
 	if s, of := snake.From(t); of {
 		out.Snake, out.Said = snakeOf(w, s), say.SnakeName(len(s.Bars))
 	}
+	if c, of := chain.From(t); of {
+		out.Chain = chainOf(c)
+	}
+	if r, of := numberrods.From(t); of {
+		out.Rods = rodsOf(r)
+	}
 	return out, err
 }
 
@@ -274,8 +282,8 @@ func LinkOf(class setting.Class, id string, l lesson.Lesson, v lesson.View, chil
 		Nth: l.Nth, Tasks: len(l.Items), Ribbon: []Mark{}, Mark: now.Mark, Next: now.Next, Said: now.Said, Since: since,
 	}
 	switch m := l.Current().Manner; {
-	case sum.Snake != nil:
-		link.With = "with beads"
+	case sum.Snake != nil, sum.Chain != nil, sum.Rods != nil:
+		link.With = say.WithBars(sum.Rods != nil, l.Current().Manner)
 	case sum.One != nil, l.Current().Task.Kind == opener.OfCards, l.Current().Task.Kind == opener.OfSpots:
 	case m != "" && !m.WithMaterial():
 		link.With = say.InManner(m)
@@ -332,7 +340,7 @@ func LessonOf(class setting.Class, link LessonLink, revision int, v lesson.View,
 	for i, s := range v.Trace.Steps {
 		step := stepOf(s, v.Lines[i], v.Turns[i], marks[i])
 		step.Ask, step.Form, step.Sheet = v.Asks[i], []string{}, Sheet{Marks: []Ink{}}
-		step.Snake = snakeAt(v.Trace, i)
+		step.Snake, step.Chain, step.Rods = snakeAt(v.Trace, i), chainAt(v.Trace, i), rodsAt(v.Trace, i)
 		if v.Needs.CardsAlone {
 			step.Laid = cardsLaid(s.Zones)
 		}
@@ -446,7 +454,7 @@ func needsOf(w say.Words, v lesson.View) Needs {
 	out.Fetch = []Fetch{}
 	for _, item := range n.Items {
 		f := Fetch{ID: item.Piece.String(), Count: item.Count, Name: say.PieceFetched(item.Piece, item.Count)}
-		if _, f.Placed = item.Piece.Place(); f.Placed && v.Trace.Scene == snake.Scene {
+		if _, f.Placed = item.Piece.Place(); f.Placed && (v.Trace.Scene == snake.Scene || v.Trace.Scene == chain.Scene) && item.Piece == piece.Of(place.Tens) {
 			f.ID, f.Name, f.Placed = "golden-10", say.GoldenBars(item.Count), false
 		}
 		out.Fetch = append(out.Fetch, f)

@@ -397,6 +397,8 @@ type Sum struct {
 	Pieces  []Pieces        `json:"pieces"`
 	One     *One            `json:"one,omitempty"` // of a number that is asked alone
 	Snake   *Snake          `json:"snake,omitempty"`
+	Chain   *Chain          `json:"chain,omitempty"`
+	Rods    *Rods           `json:"rods,omitempty"`
 	LaidOut bool            `json:"laidOut"` // whether pieces can show it; cards and column do without
 	Why     string          `json:"why,omitempty"`
 }
@@ -542,7 +544,9 @@ type Step struct {
 	Turn    int                         `json:"turn"`              // index of a child, -1 for nobody
 	Mark    int                         `json:"mark"`              // of the ribbon
 	Snake   *SnakeView                  `json:"snake,omitempty"`   // how a snake lies afterwards
-	Before  bool                        `json:"before"`            // nothing is counted yet: an estimate can be said
+	Chain   *ChainView                  `json:"chain,omitempty"`
+	Rods    *RodsView                   `json:"rods,omitempty"`
+	Before  bool                        `json:"before"` // nothing is counted yet: an estimate can be said
 }
 
 // Span is a stretch of a sentence; a strong one has the hue of its place.

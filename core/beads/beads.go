@@ -6,16 +6,18 @@ import (
 	"slices"
 	"strconv"
 
+	"vineswap/core/chain"
 	"vineswap/core/choose"
 	"vineswap/core/piece"
 	"vineswap/core/snake"
 	"vineswap/core/task"
 )
 
-// Owned is what a class has of bars.
+// Owned is what a class has of bars, and how far its numbers go.
 type Owned struct {
 	Stairs     int  // of one bar of each size
 	Remainders bool // one remainder bar of each size
+	Most       int  // no larger number; 0 for any
 }
 
 // OwnedFor is the least that a class has that has laid a task.
@@ -27,23 +29,62 @@ func OwnedFor(t task.Task) Owned {
 			o.Stairs = max(o.Stairs, s.Count(beads))
 		}
 	}
+	if c, of := chain.From(t); of {
+		o.Most = max(hundred, c.Total())
+	}
 	o.Stairs = min(o.Stairs, snake.MostStairs)
 	return o
 }
 
+const hundred = 100
+
 // Stages returns the stages in teaching order.
-func Stages() []choose.StageID { return snake.Stages() }
+func Stages() []choose.StageID { return append(snake.Stages(), chain.Stage) }
 
 // Has tells whether a stage is one of them.
 func Has(id choose.StageID) bool { return slices.Contains(Stages(), id) }
 
 // Kind is the kind of task of a stage.
-func Kind(choose.StageID) task.Kind { return snake.Kind }
+func Kind(id choose.StageID) task.Kind {
+	if id == chain.Stage {
+		return chain.Kind
+	}
+	return snake.Kind
+}
 
 // Draw draws up to so many different tasks of a stage, of the usual length from what the class
 // owns, none of those that were had, by a seed; none where what it owns is not enough.
 func Draw(id choose.StageID, owned Owned, had []task.Task, count int, seed uint64) []task.Task {
+	if id == chain.Stage {
+		return Some(chains(owned), had, count, seed)
+	}
 	return snakes(id, owned, had, count, seed)
+}
+
+// chains are the usual chains: those that fold into a square, and how many bars are in a number.
+func chains(owned Owned) (list []task.Task) {
+	c := chain.Choice{Beads: []int{2, 3, 4, 5, 6, 7, 8, 9, 10}, Asks: []chain.Asks{chain.Count, chain.HowMany}, Lengths: []chain.Lengths{chain.ToSquare}, Most: owned.Most}
+	for _, one := range c.All() {
+		list = append(list, one.Task())
+	}
+	return list
+}
+
+// Some are so many of all tasks but those that were had, each as likely as any other and none
+// twice, by a seed.
+func Some(all, had []task.Task, count int, seed uint64) []task.Task {
+	known := map[string]bool{}
+	for _, t := range had {
+		known[t.Key()] = true
+	}
+	list := []task.Task{}
+	for _, i := range choose.Pick(choose.CountOf(uint64(len(all))), len(all), seed) {
+		n := int(i.Big().Int64())
+		if t := all[n]; len(list) < count && !known[t.Key()] {
+			list = append(list, t)
+		}
+	}
+	return list
 }
 
 // usualBars is how many bars a snake has that nobody chose.

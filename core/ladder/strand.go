@@ -6,8 +6,10 @@ import (
 	"sync"
 
 	"vineswap/core/book"
+	"vineswap/core/chain"
 	"vineswap/core/choose"
 	"vineswap/core/number"
+	"vineswap/core/numberrods"
 	"vineswap/core/place"
 	"vineswap/core/problem"
 	"vineswap/core/snake"
@@ -59,7 +61,7 @@ func after(ids ...choose.StageID) [][]choose.StageID {
 func ofNumbers(id choose.StageID, manners []book.Manner, after [][]choose.StageID, example problem.Problem) Stage {
 	return Stage{ID: id, Manners: manners, After: after, Example: example.Task(), Asks: id.Asks, Within: id.Within, Accepts: func(t task.Task) bool {
 		p, of := problem.From(t)
-		return of && id.Accepts(p)
+		return of && id.Accepts(p) || ofRods(id, t)
 	}, About: func(t task.Task, part place.Set) bool {
 		p, of := problem.From(t)
 		return !of || id.About(p, part)
@@ -75,7 +77,27 @@ func ofOne(id choose.StageID, manners []book.Manner, after [][]choose.StageID) S
 		Within: func(limit place.Number) bool { return number.Within(id, limit) },
 		Accepts: func(t task.Task) bool {
 			a, of := number.From(t)
-			return of && number.Accepts(id, a)
+			return of && number.Accepts(id, a) || ofRods(id, t)
+		},
+	}
+}
+
+// ofRods tells whether a task is one with number rods that counts for a stage.
+func ofRods(id choose.StageID, t task.Task) bool {
+	r, of := numberrods.From(t)
+	return of && numberrods.StageOf(r) == id
+}
+
+// ofChains makes the stage of chains.
+func ofChains(after [][]choose.StageID) Stage {
+	return Stage{
+		ID: chain.Stage, Manners: []book.Manner{book.Pieces, book.Head}, After: after, Example: chain.Short(5).Task(),
+		About:  func(task.Task, place.Set) bool { return true },
+		Asks:   func(place.Number) []task.Skill { return nil },
+		Within: func(limit place.Number) bool { return limit == 0 || limit >= 20 },
+		Accepts: func(t task.Task) bool {
+			c, of := chain.From(t)
+			return of && chain.Accepts(c)
 		},
 	}
 }
@@ -173,6 +195,7 @@ func init() {
 		ofNumbers(choose.AnyDifference, all, after(choose.AcrossZeros, number.FiveAndSix), problem.DifferenceOf(40_960, 9_870)),
 	)
 	Register(Sharing,
+		ofChains(after(number.FullTen)),
 		ofNumbers(choose.EqualTrays, all, after(choose.NoSwap), problem.Of(problem.Trays, 213, 3)),
 		ofNumbers(choose.EqualTraysSwap, all, after(choose.EqualTrays, choose.SeveralSwaps), problem.Of(problem.Trays, 24, 3)),
 		ofNumbers(choose.ShareEven, all, after(choose.TakeNoSwap, number.QuantityAndCard), problem.Of(problem.Sharing, 84, 4)),

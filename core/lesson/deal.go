@@ -4,6 +4,7 @@ import (
 	"math/bits"
 	"slices"
 
+	"vineswap/core/chain"
 	"vineswap/core/ladder"
 	"vineswap/core/number"
 	"vineswap/core/place"
@@ -199,7 +200,7 @@ func (l Lesson) turn(t trace.Trace, s trace.Step, taken int, turns []int) int {
 	switch {
 	case children == 0 || l.Whole:
 		return -1
-	case t.Scene == snake.Scene: // each ten, and each pair, is another child's
+	case t.Scene == snake.Scene, t.Scene == chain.Scene: // each ten, pair or bar is another child's
 		return (l.Nth + max(s.Ten, 1) - 1) % children
 	case t.Scene != trace.Problem:
 		return (l.Nth + taken) % children

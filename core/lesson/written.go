@@ -92,7 +92,7 @@ func UsualManner(t task.Task, kind material.Kind) book.Manner {
 	switch {
 	case worked && !material.CanLayOut(p.Reach()):
 		return book.Column
-	case kind.Drawn():
+	case worked && kind.Drawn():
 		return book.Drawn
 	}
 	return book.Pieces

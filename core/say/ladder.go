@@ -5,10 +5,12 @@ import (
 	"strings"
 
 	"vineswap/core/book"
+	"vineswap/core/chain"
 	"vineswap/core/choose"
 	"vineswap/core/group"
 	"vineswap/core/ladder"
 	"vineswap/core/number"
+	"vineswap/core/numberrods"
 	"vineswap/core/opener"
 	"vineswap/core/place"
 	"vineswap/core/problem"
@@ -146,6 +148,12 @@ func (w Words) Task(t task.Task) string {
 	}
 	if s, of := snake.From(t); of {
 		return "snake " + strings.ReplaceAll(s.String(), ",", ",\u00a0")
+	}
+	if c, of := chain.From(t); of {
+		return ChainName(c)
+	}
+	if r, of := numberrods.From(t); of {
+		return RodsName(r)
 	}
 	return t.String()
 }

@@ -5,7 +5,9 @@ import (
 	"strings"
 
 	"vineswap/core/book"
+	"vineswap/core/chain"
 	"vineswap/core/material"
+	"vineswap/core/numberrods"
 	"vineswap/core/place"
 	"vineswap/core/problem"
 	"vineswap/core/snake"
@@ -36,14 +38,22 @@ func (w Words) Phase(at trace.Position, scene trace.Scene) string {
 		switch scene {
 		case trace.Problem:
 			return "build"
-		case snake.Scene:
+		case snake.Scene, chain.Scene, numberrods.Scene:
 			return "lay"
 		}
 		return "show"
 	case trace.Covering:
 		return "cover"
 	case trace.Counting:
+		switch scene {
+		case chain.Scene:
+			return "tags"
+		case numberrods.Scene:
+			return "beside"
+		}
 		return "count"
+	case trace.Folding:
+		return "fold"
 	case trace.Writing:
 		return "write"
 	case trace.Joining:

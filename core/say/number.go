@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"strings"
 
+	"vineswap/core/chain"
 	"vineswap/core/number"
 	"vineswap/core/piece"
 	"vineswap/core/place"
@@ -840,6 +841,7 @@ const OneBasis = "One to lay out, a few seconds for each step, one to say it bac
 
 // fetched names what is fetched for a number besides its pieces.
 var fetched = map[trace.Thing][2]string{
+	chain.Tag:   {"tag", "tags"},
 	number.Card: {"number card", "number cards"}, number.Frame: {"ten frame", "ten frames"}, number.Box: {"box of five", "boxes of five"}, number.Cover: {"cover", "covers"},
 	number.RackOf10: {"bead rack of 10", "bead racks of 10"}, number.RackOf20: {"bead rack of 20", "bead racks of 20"}, number.RackOf100: {"bead rack of 100", "bead racks of 100"}, number.Band: {"rubber band", "rubber bands"},
 	number.Whiteboard: {"whiteboard for each", "whiteboards for each"}, number.Sheet: {"sheet with the picture", "sheets with the picture"}, number.Pencil: {"pencil and paper", "pencils and paper"},

@@ -3,6 +3,7 @@ package say
 import (
 	"strings"
 
+	"vineswap/core/chain"
 	"vineswap/core/choose"
 	"vineswap/core/number"
 	"vineswap/core/place"
@@ -31,6 +32,7 @@ var stageWords = map[choose.StageID][2]string{
 
 	choose.WithinTen:     {"within ten", "One digit and one digit, at most ten."},
 	choose.OverTen:       {"over ten", "One digit and one digit, more than ten."},
+	chain.Stage:          {"chains", "Count by steps; squares and cubes; how many are in a number."},
 	snake.First:          {"first snake", "Every ten ends at a bar's end."},
 	snake.Second:         {"second snake", "At least one ten cuts a bar."},
 	choose.NoSwap:        {"no {swap}", "No place reaches ten."},

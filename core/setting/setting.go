@@ -99,7 +99,7 @@ func (c Class) Notation() paper.Notation {
 
 // Beads are the bars of beads that the class owns.
 func (c Class) Beads() beads.Owned {
-	return beads.Owned{Stairs: c.Stairs.Number(), Remainders: c.Remainders == beads.OneOfEach}
+	return beads.Owned{Stairs: c.Stairs.Number(), Remainders: c.Remainders == beads.OneOfEach, Most: int(c.Range.Limit())}
 }
 
 // Method is the class's way of working.

@@ -142,6 +142,7 @@ const (
 	Covering Phase = "cover" // full tens are covered, before it is counted on from them
 	Counting Phase = "count" // things are counted one after another, or ten by ten
 	Writing  Phase = "write" // what was counted is written
+	Folding  Phase = "fold"  // bars are laid side by side
 )
 
 // Position is a stable key of a step: the settings of a class and later
@@ -169,7 +170,7 @@ func (p Position) String() string {
 func ParsePosition(text string) (Position, error) {
 	parts := strings.Split(text, "/")
 	pos := Position{Phase: Phase(parts[0])}
-	known := slices.Contains([]Phase{Before, LayOut, Joining, Swapping, Work, Reading, Checking, Covering, Counting, Writing}, pos.Phase)
+	known := slices.Contains([]Phase{Before, LayOut, Joining, Swapping, Work, Reading, Checking, Covering, Counting, Writing, Folding}, pos.Phase)
 	wanted := 2
 	if pos.Phase.placed() {
 		wanted = 3

@@ -24,6 +24,7 @@ type All struct {
 	ChooseOne    wire.ChooseOne    `json:"chooseOne"`
 	ChosenOne    wire.ChosenOne    `json:"chosenOne"`
 	ChosenSnakes wire.ChosenSnakes `json:"chosenSnakes"`
+	ChosenBars   wire.ChosenBars   `json:"chosenBars"`
 	Stands       wire.Stands       `json:"stands"`
 	TrayLies     wire.TrayLies     `json:"trayLies"`
 	TraySays     wire.TraySays     `json:"traySays"`

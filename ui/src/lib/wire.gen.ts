@@ -12,6 +12,7 @@ export interface All {
   chooseOne: ChooseOne;
   chosenOne: ChosenOne;
   chosenSnakes: ChosenSnakes;
+  chosenBars: ChosenBars;
   stands: Stands;
   trayLies: TrayLies;
   traySays: TraySays;
@@ -151,6 +152,8 @@ export interface Sum {
   pieces: Pieces[];
   one?: One;
   snake?: Snake;
+  chain?: Chain;
+  rods?: Rods;
   laidOut: boolean;
   why?: string;
 }
@@ -323,6 +326,25 @@ export interface SnakeTen {
   left: number;
   says: string;
 }
+export interface Chain {
+  beads: number;
+  bars: number;
+  from: number;
+  total: number;
+  tags: number[];
+  asks: string;
+  folds: boolean;
+  stacks: boolean;
+  ask: string;
+  name: string;
+}
+export interface Rods {
+  asks: string;
+  long: number;
+  first: number;
+  second: number;
+  ask: string;
+}
 export interface Mark {
   name: string;
   at: string;
@@ -362,6 +384,8 @@ export interface Step {
   turn: number;
   mark: number;
   snake?: SnakeView;
+  chain?: ChainView;
+  rods?: RodsView;
   before: boolean;
 }
 export interface Span {
@@ -387,6 +411,22 @@ export interface SnakeView {
   remain: number;
   paired: number;
   rest: boolean;
+}
+export interface ChainView {
+  tagged: number;
+  along: number;
+  folded: number;
+  squares: number;
+  stacked: boolean;
+  ringed: number;
+  sum: string;
+  times: string;
+}
+export interface RodsView {
+  stair: number;
+  above: number[];
+  under: number;
+  flush: boolean;
 }
 export interface Needs {
   laid: string[];
@@ -472,6 +512,8 @@ export interface Worked {
   between: Named;
   one?: One;
   snake?: Snake;
+  chain?: Chain;
+  rods?: Rods;
   seen: string[];
   words: string;
   manners: Named[];
@@ -865,6 +907,30 @@ export interface ChooseSnake {
   };
   cut: string;
   end: string;
+  children?: string[];
+  days?: number;
+  count: number;
+  seed: string;
+}
+export interface ChosenBars {
+  fits: number;
+  left: number;
+  rows: BarsRow[];
+  problems: Sum[];
+  choice: ChooseBars;
+  seed: string;
+}
+export interface BarsRow {
+  id: string;
+  name: string;
+  options: Toggle[];
+  single: boolean;
+}
+export interface ChooseBars {
+  kind: string;
+  wanted: {
+    [k: string]: string[];
+  };
   children?: string[];
   days?: number;
   count: number;

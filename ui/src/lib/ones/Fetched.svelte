@@ -1,5 +1,6 @@
 <script lang="ts">
   // One thing that is fetched: its picture, how many, what it is called.
+  import Rod from '../bars/Rod.svelte';
   import Lying from '../bars/Lying.svelte';
   import Piece from '../pieces/Piece.svelte';
   import type { Fetch, Words } from '../wire.gen';
@@ -15,7 +16,11 @@
 
 <span class="fetched">
   <span class="pic">
-    {#if bar}
+    {#if f.id.startsWith('rod-')}
+      <svg width="42" height="12" aria-hidden="true"
+        ><Rod n={Number(f.id.slice(4))} unit={4.2} high={10} /></svg
+      >
+    {:else if bar}
       <Lying
         n={Number(bar[2])}
         kind={bar[1] === 'bar' ? 'stair' : (bar[1] as 'remainder' | 'golden')}

@@ -17,7 +17,10 @@
   import CardScene from './CardScene.svelte';
   import Estimate from './Estimate.svelte';
   import Alone from './Alone.svelte';
+  import BarsShelf from './bars/BarsShelf.svelte';
+  import ChainBook from './bars/ChainBook.svelte';
   import { numbers } from './bars/numbers.svelte';
+  import RodsBook from './bars/RodsBook.svelte';
   import SnakeBook from './bars/SnakeBook.svelte';
   import SnakeShelf from './bars/SnakeShelf.svelte';
   import { handsOf } from './one/hands';
@@ -241,6 +244,8 @@
   {#snippet shelf()}
     {#if lesson?.link.sum.snake}
       <SnakeShelf {lesson} index={at.shelf} may={shared.mayPresent && !ended} />
+    {:else if lesson && isOfBars(lesson.link.sum)}
+      <BarsShelf {lesson} words={desk.words} {material} />
     {:else if lesson && one}
       <OneShelf
         {lesson}
@@ -310,6 +315,10 @@
     {#if lesson && step && column}
       {#if lesson.link.sum.snake}
         <SnakeBook {lesson} index={at.words} />
+      {:else if lesson.link.sum.chain}
+        <ChainBook {lesson} index={at.words} />
+      {:else if lesson.link.sum.rods}
+        <RodsBook {lesson} index={at.words} />
       {:else if one}
         <div class="one">
           <h1>{one.question}</h1>

@@ -1,5 +1,7 @@
 <script lang="ts">
   // The picture of a board: what its work looks like.
+  import Bar from '../../lib/bars/Bar.svelte';
+  import Rod from '../../lib/bars/Rod.svelte';
   import StairBar from '../../lib/pieces/StairBar.svelte';
   import Frame from '../../lib/ones/Frame.svelte';
 
@@ -48,6 +50,15 @@
         height="10"
         rx="2"
       />{/each}
+  {:else if id === 'chain'}
+    {#each { length: 3 }, i (i)}
+      <g transform="translate({2 + i * 17} 14)"><Bar n={3} u={5} eyes={false} /></g>
+    {/each}
+    <path d="M17 22v6M34 22v6M51 22v6" stroke="var(--ink)" stroke-width="1.6" />
+  {:else if id === 'number-rods'}
+    {#each [2, 3, 4] as n, i (n)}
+      <g transform="translate(3 {3 + i * 10})"><Rod {n} unit={11} high={8} /></g>
+    {/each}
   {:else if id === 'snakes'}
     <g transform="translate(3 10) rotate(14)"><StairBar n={4} size={5} /></g>
     <g transform="translate(23 20) rotate(-24)"><StairBar n={3} size={5} /></g>

@@ -7,7 +7,7 @@
   import Glance from '../../lib/ones/Glance.svelte';
   import type { One, Stage, Stands } from '../../lib/wire.gen';
   import BoardPicture from './BoardPicture.svelte';
-  import { BOARDS, boardOf, isSingle, isSnakes } from './boards';
+  import { BOARDS, boardOf, isBars, isSingle, isSnakes } from './boards';
 
   let {
     stages,
@@ -30,7 +30,7 @@
   } = $props();
 
   const FULL = 8; // more stages than these fold
-  const boards = $derived(BOARDS.map((b) => (b && stages.some((s) => b.has(s)) ? b : null)));
+  const boards = $derived(BOARDS.map((b) => (b.always || stages.some((s) => b.has(s)) ? b : null)));
   /** Rows of boards on which nothing stands are left out. */
   const rows = $derived(
     [0, 3, 6].map((i) => boards.slice(i, i + 3)).filter((row) => row.some((b) => b)),
@@ -83,6 +83,12 @@
     <span class="sign">
       {#if s.example}
         <Glance one={s.example} size={sizeOf(s.example)} flat />
+      {:else if s.kind === 'chain'}
+        <svg width="96" height="16" viewBox="0 0 96 16" aria-hidden="true">
+          {#each { length: 3 }, i (i)}
+            <g transform="translate({2 + i * 31} 8)"><Bar n={4} u={7} eyes={false} /></g>
+          {/each}
+        </svg>
       {:else if s.kind === 'snake'}
         <svg width="96" height="22" viewBox="0 0 96 22" aria-hidden="true">
           {#if s.id.endsWith('first-snake')}
@@ -164,7 +170,10 @@
     >
     {#if open === 'far'}{#each far as s (s.id)}{@render line(s)}{/each}{/if}
   {/if}
-  {#if !isSingle(board) && !isSnakes(board)}
+  {#if board === 'number-rods'}
+    <p class="small">They count at one by one, a full ten, and within ten.</p>
+  {/if}
+  {#if !isSingle(board) && !isSnakes(board) && !isBars(board)}
     <button
       role="radio"
       class="stage own"

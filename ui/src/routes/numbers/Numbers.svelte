@@ -3,6 +3,7 @@
   // hand, the exact count, a hand of twelve, or a sum of one's own.
   import { onMount, untrack } from 'svelte';
   import { push, router } from 'svelte-spa-router';
+  import { isAlone } from '../../lib/alone';
   import { api } from '../../lib/api';
   import { newId } from '../../lib/id';
   import Bench from '../../lib/bench/Bench.svelte';
@@ -22,9 +23,11 @@
   } from '../../lib/state.svelte';
   import type {
     Choose,
+    ChooseBars,
     ChooseOne,
     ChooseSnake,
     Chosen,
+    ChosenBars,
     ChosenOne,
     ChosenSnakes,
     Lesson,
@@ -33,7 +36,9 @@
     Trouble,
   } from '../../lib/wire.gen';
   import Boards from './Boards.svelte';
-  import { BOARDS, boardOf, isSingle, isSnakes } from './boards';
+  import BarsChooser from './BarsChooser.svelte';
+  import BarsPicked from './BarsPicked.svelte';
+  import { BOARDS, boardOf, isBars, isSingle, isSnakes } from './boards';
   import Finer from './Finer.svelte';
   import Hand from './Hand.svelte';
   import OneChooser from './OneChooser.svelte';
@@ -118,10 +123,25 @@
   let chosenSnakes = $state<ChosenSnakes>();
   let chooser = $state<SnakeChooser>();
   let stands = $state<Stands>();
-  let board = $state(BOARDS.find((b) => b?.id === sessionStorage.getItem(keptBoard))?.id ?? 'sum');
+  let board = $state(BOARDS.find((b) => b.id === sessionStorage.getItem(keptBoard))?.id ?? 'sum');
   /** One number is asked alone, instead of a problem. */
   const single = $derived(isSingle(board));
   const snakes = $derived(isSnakes(board));
+  const ofBars = $derived(isBars(board));
+  const keptBars = (kind: string): string => `${kind}-1-${shared.desk!.class.id}`;
+  const storedBars = (kind: string): ChooseBars => {
+    const first = { kind, wanted: {}, count: TWELVE, seed: '' };
+    try {
+      const again = JSON.parse(sessionStorage.getItem(keptBars(kind)) ?? '{}') as ChooseBars;
+      return { ...first, ...again, children: forWhom(), days: LATELY_ONE };
+    } catch {
+      return { ...first, children: forWhom(), days: LATELY_ONE };
+    }
+  };
+  let barsAsk = $state<ChooseBars>(untrack(() => storedBars(board)));
+  let chosenBars = $state<ChosenBars>();
+  /** What is laid has no cords, and no wishes for places. */
+  const laid = $derived(single || snakes || ofBars);
   let chosen = $state<Chosen>();
   let picked = $state<Sum>();
   let hand = $state('ones');
@@ -173,6 +193,10 @@
     const s = desk.stages.find((x) => x.id === id);
     if (!s) return;
     toBoard(boardOf(s), false);
+    if (s.kind === 'chain') {
+      void chooseBars(storedBars(s.kind));
+      return;
+    }
     if (s.kind === 'snake') {
       const cut = s.id.endsWith('first-snake') ? 'no' : 'yes';
       const left = cut === 'no' ? {} : snakeAsk.left;
@@ -209,6 +233,7 @@
     sessionStorage.setItem(keptBoard, id);
     if (!opens) return;
     picked = undefined;
+    if (id === 'number-rods') return void chooseBars(storedBars(id));
     const here = desk.stages.filter((s) => boardOf(s) === id);
     const wanted = here.find((s) => stands?.stages[s.id]?.ready.length) ?? here[0];
     const first = isSingle(id) || isSnakes(id) ? wanted : (here.find((s) => s.opens) ?? here[0]);
@@ -255,14 +280,40 @@
       if (turn === asked) choosing = false;
     }
   }
+  async function chooseBars(next: ChooseBars): Promise<void> {
+    barsAsk = next;
+    const turn = ++asked;
+    const before = picked;
+    choosing = true;
+    try {
+      const got = await guarded(api<ChosenBars>('POST', classPath('/bars'), next));
+      if (turn !== asked) return;
+      chosenBars = got;
+      trouble = undefined;
+      const { children, days } = next;
+      barsAsk = { ...got.choice, children, days, count: TWELVE, seed: '' };
+      sessionStorage.setItem(
+        keptBars(next.kind),
+        JSON.stringify({ ...got.choice, seed: got.seed }),
+      );
+      if (picked === before) picked = got.problems[0];
+      shared.said = `${got.left} questions fit`;
+    } catch (error) {
+      if (turn === asked) trouble = troubleOf(error);
+    } finally {
+      if (turn === asked) choosing = false;
+    }
+  }
   const stageNow = $derived(
-    snakes
-      ? (desk.stages.find(
-          (s) => s.kind === 'snake' && s.id.endsWith('first-snake') === (snakeAsk.cut === 'no'),
-        )?.id ?? '')
-      : single
-        ? (one?.choice.stage ?? oneAsk.stage)
-        : ask.stage,
+    ofBars
+      ? (desk.stages.find((s) => s.kind === board)?.id ?? 'none')
+      : snakes
+        ? (desk.stages.find(
+            (s) => s.kind === 'snake' && s.id.endsWith('first-snake') === (snakeAsk.cut === 'no'),
+          )?.id ?? '')
+        : single
+          ? (one?.choice.stage ?? oneAsk.stage)
+          : ask.stage,
   );
   const take = (choice: Choose): void =>
     void choose({
@@ -285,16 +336,18 @@
     void choose({ ...ask, digits: change(ask.digits) });
   }
   const redraw = (): void =>
-    void (snakes
-      ? chooseSnakes({ ...snakeAsk, seed: '' })
-      : single
-        ? chooseOne({ ...oneAsk, seed: '' })
-        : choose({ ...ask, seed: '' }));
+    void (ofBars
+      ? chooseBars({ ...barsAsk, seed: '' })
+      : snakes
+        ? chooseSnakes({ ...snakeAsk, seed: '' })
+        : single
+          ? chooseOne({ ...oneAsk, seed: '' })
+          : choose({ ...ask, seed: '' }));
   /** A digit is a lane of the snakes, or what mends a choice. */
   function digit(n: number): void {
     if (snakes) return chooser?.turn(n);
     const mend = chosen?.mends[n - 1];
-    if (!single && mend) take(mend.choice);
+    if (!laid && mend) take(mend.choice);
   }
   const bars = (more: number): void => {
     if (snakes) void chooseSnakes({ ...snakeAsk, bars: snakeAsk.bars + more, seed: '' });
@@ -318,7 +371,7 @@
     if (!picked || opening || choosing) return;
     opening = true;
     const id = newId();
-    const from = snakes ? undefined : single ? one : chosen;
+    const from = snakes || ofBars ? undefined : single ? one : chosen;
     const drawn = from?.problems.some((p) => p.text === picked?.text);
     const body = {
       id,
@@ -338,7 +391,7 @@
 
   function pick(sum: Sum): void {
     picked = sum;
-    shared.said = sum.one || sum.snake ? sum.said : `${sum.text}, ${sum.swaps}`;
+    shared.said = isAlone(sum) ? sum.said : `${sum.text}, ${sum.swaps}`;
   }
 
   onMount(() => {
@@ -348,6 +401,7 @@
       () => undefined, // without it nothing is folded or counted, and all can be chosen
     );
     if (id && desk.stages.some((s) => s.id === id)) stage(id);
+    else if (ofBars) void chooseBars(barsAsk);
     else if (snakes) void chooseSnakes(snakeAsk);
     else if (single) void chooseOne(oneAsk);
     else void choose(ask);
@@ -358,7 +412,7 @@
   onkeydown={shortcuts({
     space: gather,
     d: redraw,
-    f: () => !single && !snakes && (finer = !finer),
+    f: () => !laid && (finer = !finer),
     '+': () => bars(1),
     '-': () => bars(-1),
     ...Object.fromEntries([1, 2, 3, 4, 5, 6, 7, 8].map((n) => [String(n), () => digit(n)])),
@@ -386,7 +440,7 @@
     ['1 … 8', 'what a ten leaves of a bar: may, comes up, never'],
     ['arrows', 'along the knots, or the problems'],
   ]}
-  drawer={single || snakes ? 336 : 200}
+  drawer={laid ? 336 : 200}
   shelfSays={desk.stages.find((s) => s.id === stageNow)?.name ?? 'my own pattern'}
   bookSays={picked ? `${picked.said} chosen` : ''}
 >
@@ -401,7 +455,7 @@
       onstage={stage}
       onown={() => void choose({ ...ask, stage: '' })}
     />
-    {#if !single && !snakes}{@render cords('tall')}{/if}
+    {#if !laid}{@render cords('tall')}{/if}
     <form class="own" onsubmit={look} novalidate>
       <label for="own">{snakes ? 'Bars of your own' : 'Numbers of your own'}</label>
       <span>
@@ -411,7 +465,17 @@
           class:wrong
           inputmode="text"
           autocomplete="off"
-          placeholder={snakes ? '8,5,9,4' : board === 'tens' ? '17' : single ? '342' : '47+25'}
+          placeholder={board === 'chain'
+            ? '4s in 28'
+            : ofBars
+              ? 'rods 5 and 4'
+              : snakes
+                ? '8,5,9,4'
+                : board === 'tens'
+                  ? '17'
+                  : single
+                    ? '342'
+                    : '47+25'}
           bind:value={typed}
           aria-describedby={wrong ? 'own-wrong' : undefined}
         />
@@ -423,7 +487,18 @@
 
   {#snippet mat()}
     <div class="numbers" aria-busy={choosing}>
-      {#if snakes && chosenSnakes}
+      {#if ofBars && chosenBars?.choice.kind === board}
+        <BarsChooser
+          chosen={chosenBars}
+          {trouble}
+          {picked}
+          onwant={(row, ids) =>
+            void chooseBars({ ...barsAsk, wanted: { ...barsAsk.wanted, [row]: ids }, seed: '' })}
+          onagain={() => void chooseBars({ ...barsAsk, days: 0 })}
+          onpick={pick}
+          onredraw={redraw}
+        />
+      {:else if snakes && chosenSnakes}
         <SnakeChooser
           bind:this={chooser}
           chosen={chosenSnakes}
@@ -443,7 +518,7 @@
           onpick={pick}
           onredraw={redraw}
         />
-      {:else if chosen && !single && !snakes}
+      {:else if chosen && !laid}
         <div class="top">
           <Strip
             {chosen}
@@ -554,6 +629,12 @@
         ready={stands?.stages[picked.stage.id]?.ready ?? []}
         wobbling={stands?.stages[picked.stage.id]?.wobbling ?? []}
       />
+    {:else if picked?.chain || picked?.rods}
+      <BarsPicked
+        sum={picked}
+        ready={stands?.stages[picked.stage.id]?.ready ?? []}
+        wobbling={stands?.stages[picked.stage.id]?.wobbling ?? []}
+      />
     {:else if picked?.one}
       <OnePicked
         sum={picked}
@@ -565,7 +646,7 @@
     {:else}
       <p class="small">The problem you choose is written here, with the pieces it needs.</p>
     {/if}
-    {#if !single && !snakes && chosen?.hidden.length && chosen.problems.length > 1}
+    {#if !laid && chosen?.hidden.length && chosen.problems.length > 1}
       <h2 class="cannot">Cannot show</h2>
       <ul class="hidden small">
         {#each chosen.hidden.slice(0, HIDDEN) as says (says)}<li>{says}</li>{/each}
@@ -577,7 +658,7 @@
         >
       {/if}
     {/if}
-    {#if !single && !snakes}{@render cords('short')}{/if}
+    {#if !laid}{@render cords('short')}{/if}
   {/snippet}
   {#snippet foot()}
     {#if picked?.why}<p class="why">{picked.why}</p>{/if}

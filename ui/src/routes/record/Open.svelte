@@ -115,7 +115,7 @@
 </script>
 
 <div class="answer" class:wrong role="status" aria-label="Answer: {draft.answer || 'none'}">
-  <span class="kid">{draft.answer || 'no answer'}</span>
+  <span class="kid" class:long={draft.answer.length > 16}>{draft.answer || 'no answer'}</span>
 </div>
 {#if slip}<p class="slip" role="status">{slip}</p>{/if}
 {#if parts.length > 1}
@@ -255,6 +255,10 @@
     font-size: 26px;
     line-height: 36px;
     text-align: right;
+  }
+  .answer span.long {
+    font-size: 18px;
+    line-height: 28px;
   }
   .answer.wrong span {
     border-color: var(--clay);

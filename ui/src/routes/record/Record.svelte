@@ -20,7 +20,7 @@
   import { loadDesk, shared, view } from '../../lib/state.svelte';
   import type { Gave, Learner, Named, Observe } from '../../lib/wire.gen';
   import Glance from '../../lib/ones/Glance.svelte';
-  import SnakeRow from '../../lib/bars/SnakeRow.svelte';
+  import BarsRow from '../../lib/bars/BarsRow.svelte';
   import Alone from '../mat/Alone.svelte';
   import Scene from '../mat/Scene.svelte';
   import Conflict from './Conflict.svelte';
@@ -50,7 +50,8 @@
   const may = $derived(shared.mayPresent);
   const ended = $derived(page?.link.stand === 'ended');
   const problem = $derived(page?.tasks[nth]);
-  const alone = $derived(!!problem?.one || !!problem?.snake);
+  const ofBars = $derived(problem?.snake ?? problem?.chain ?? problem?.rods);
+  const alone = $derived(!!problem?.one || !!ofBars);
   const children = $derived(page?.children ?? []);
   const todo = $derived(children.filter((c) => !records.written(c.id, nth)));
   const manners = $derived(problem?.manners.map((m) => m.id) ?? []);
@@ -359,11 +360,8 @@
                     ? p.one.rows.map((r) => r.numeral).join(', ')
                     : p.one.number}<span class="small">{p.one.answeredName}</span></span
                 >
-              {:else if p.snake}
-                <span class="kid short"
-                  ><SnakeRow snake={p.snake} width={72} most={4} numbers={false} />{p.snake
-                    .total}</span
-                >
+              {:else if p.snake ?? p.chain ?? p.rods}
+                <span class="kid short"><BarsRow sum={p} width={72} most={4} />{p.answer}</span>
               {:else}
                 <Written numbers={p.numbers} sign={p.sign} size={20} cell={14} />
               {/if}
@@ -418,10 +416,10 @@
               {w}
               {h}
             />
-          {:else if problem.snake}
+          {:else if ofBars}
             <div class="paper">
-              <SnakeRow snake={problem.snake} width={w - 40} most={16} />
-              <p class="kid words">{problem.snake.ask} {problem.result}</p>
+              <BarsRow sum={problem} width={w - 40} most={16} numbers />
+              <p class="kid words">{ofBars.ask} {problem.result}</p>
             </div>
           {:else if problem.one}
             <div class="paper">

@@ -27,7 +27,7 @@
     <p>
       {#each gave.slips.slice(1) as ids (ids.join())}Or: {name(ids)}.&nbsp;{/each}
       {gave.shows}
-      {#if gave.slips.length === 1}No other slip gives {answer}.{/if}
+      {#if gave.slips.length === 1 && !answer.includes(', ')}No other slip gives {answer}.{/if}
       {#if gave.slips.length === 1 && gave.fewer}It lacks {gave.fewer}.{/if}
     </p>
   </div>

@@ -1,7 +1,8 @@
 <script lang="ts">
   // What the class is shown, for the guide alone; and who explains: proposed with the reason,
   // taken or passed by.
-  import SnakeRow from '../../lib/bars/SnakeRow.svelte';
+  import BarsRow from '../../lib/bars/BarsRow.svelte';
+  import { isOfBars } from '../../lib/alone';
   import Glance from '../../lib/ones/Glance.svelte';
   import Plain from '../../lib/parts/Plain.svelte';
   import Written from '../../lib/parts/Written.svelte';
@@ -52,8 +53,8 @@
 <div class="picture private">
   {#if sum.one}
     <Glance one={sum.one} material={lesson.link.material} size={1.15} />
-  {:else if sum.snake}
-    <SnakeRow snake={sum.snake} width={184} numbers={false} />
+  {:else if isOfBars(sum)}
+    <BarsRow {sum} width={184} />
   {:else if lesson.card}
     <span class="kid">{lesson.card}</span>
   {:else if lesson.spot}

@@ -1,7 +1,8 @@
 <script lang="ts">
   // The morning on one stem: the lesson in hand, the others that are open, and
   // one next action.
-  import SnakeRow from '../../lib/bars/SnakeRow.svelte';
+  import BarsRow from '../../lib/bars/BarsRow.svelte';
+  import { isOfBars } from '../../lib/alone';
   import { onMount } from 'svelte';
   import { link, push } from 'svelte-spa-router';
   import { api } from '../../lib/api';
@@ -157,8 +158,8 @@
         />{/if}
       {#if l.sum.one}
         <span class="kid alone" class:now>{l.sum.one.number}</span>
-      {:else if l.sum.snake}
-        <SnakeRow snake={l.sum.snake} width={now ? 260 : 190} most={7} numbers={false} />
+      {:else if isOfBars(l.sum)}
+        <BarsRow sum={l.sum} width={now ? 260 : 190} most={7} />
       {:else}
         <Written
           numbers={l.sum.numbers}

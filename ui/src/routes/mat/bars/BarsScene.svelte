@@ -2,6 +2,8 @@
   // The mat of what is laid with bars of beads: the component that its scene names.
   import type { Component } from 'svelte';
   import type { Lesson } from '../../../lib/wire.gen';
+  import ChainScene from './ChainScene.svelte';
+  import RodsScene from './RodsScene.svelte';
   import SnakeScene from './SnakeScene.svelte';
 
   let { lesson, index, w, h }: { lesson: Lesson; index: number; w: number; h: number } = $props();
@@ -12,7 +14,11 @@
     w: number;
     h: number;
   }
-  const SCENES: Record<string, Component<Shown>> = { snake: SnakeScene };
+  const SCENES: Record<string, Component<Shown>> = {
+    snake: SnakeScene,
+    chain: ChainScene,
+    'number-rods': RodsScene,
+  };
   const Scene = $derived(SCENES[lesson.scene]);
   const MARGIN = 16;
 </script>

@@ -141,4 +141,12 @@
     border-radius: var(--r2);
     vertical-align: -0.1em;
   }
+  /* An upright tablet has room for the last tens, and what is said. */
+  @media (max-width: 900px) and (min-width: 700.1px) {
+    .due,
+    h2,
+    .tens li:nth-last-child(n + 4) {
+      display: none;
+    }
+  }
 </style>

@@ -359,6 +359,9 @@
     text-anchor: end;
     font-weight: 700;
     fill: var(--tens-ink);
+    stroke: var(--paper);
+    stroke-width: 6px;
+    paint-order: stroke;
   }
   .says {
     fill: var(--ink-2);
