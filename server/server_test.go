@@ -253,6 +253,7 @@ func (p person) bodies(lesson, learner string) map[string]any {
 		"POST /look":                           wire.Typed{Text: "47+25"},
 		"POST /lessons":                        wire.NewLesson{ID: uuid.NewString(), Tasks: tasks("sum", "", []int{47, 25})},
 		"POST /snakes":                         wire.ChooseSnake{Bars: 7, Left: map[string]string{}, Count: 6},
+		"POST /bars":                           wire.ChooseBars{Kind: "chain", Wanted: map[string][]string{}, Count: 12},
 		"POST /numbers":                        wire.ChooseOne{Stage: "tens/writing-teens", Count: 12},
 		"POST /tray":                           wire.TrayLies{Number: 342, Lies: map[string]int{"hundreds": 3}},
 		"PATCH /lessons/" + lesson:             wire.LessonChange{Revision: 1, Stand: "mat"},
@@ -643,6 +644,8 @@ func TestBadInput(t *testing.T) {
 		{"nine left of a bar", "POST", "/snakes", `{"bars":7,"left":{"9":"yes"}}`, 422, "left"},
 		{"a wish that is none", "POST", "/snakes", `{"bars":7,"left":{"3":"often"}}`, 422, ""},
 		{"snakes by no seed", "POST", "/snakes", `{"bars":7,"left":{},"seed":"apple"}`, 422, "seed"},
+		{"a chain of 11", "POST", "/bars", `{"kind":"chain","wanted":{"beads":["11"]}}`, 422, "beads"},
+		{"rods of another kind", "POST", "/bars", `{"kind":"sticks","wanted":{}}`, 422, "kind"},
 		{"numbers of no stage", "POST", "/numbers", `{"stage":"tens/sideways"}`, 422, "stage"},
 		{"numbers that the stage has not", "POST", "/numbers", `{"stage":"tens/writing-teens","numbers":[21]}`, 422, "numbers"},
 		{"shown as nothing there is", "POST", "/numbers", `{"stage":"tens/writing-teens","shown":["rack"]}`, 422, "shown"},
@@ -700,14 +703,14 @@ func TestDesk(t *testing.T) {
 	var desk wire.Desk
 	lead.send("GET", lead.class(""), nil).into(t, &desk)
 	// Half past eleven in the morning, UTC, is the next day in Auckland.
-	if desk.Day != "Thursday 26 November" || desk.Class.Role != "lead" || len(desk.Learners) != 1 || len(desk.Stages) != 40 {
+	if desk.Day != "Thursday 26 November" || desk.Class.Role != "lead" || len(desk.Learners) != 1 || len(desk.Stages) != 41 {
 		t.Errorf("%+v", desk)
 	}
 	var set wire.Desk
 	exchanging := desk.Settings
 	exchanging.Swap, exchanging.Places, exchanging.And, exchanging.Material = "exchange", "units", true, "blocks"
 	lead.send("PUT", lead.class("/settings"), exchanging).into(t, &set)
-	if set.Words.ASwap != "an exchange" || set.Words.Places[0].Many != "units" || set.Stages[19].Name != "one exchange, units" {
+	if set.Words.ASwap != "an exchange" || set.Words.Places[0].Many != "units" || set.Stages[20].Name != "one exchange, units" {
 		t.Errorf("the words are %+v, %+v", set.Words, set.Stages)
 	}
 	var choices wire.Choices

@@ -175,7 +175,7 @@ func TestStages(t *testing.T) {
 		}
 	}
 	stages = stages[len(number.Stages()):]
-	if len(stages) != len(beads.Stages())+len(choose.Stages()) || stages[5].Knots[0] != "yes" || stages[5].Least != 2 || !stages[8].Made {
+	if len(stages) != len(beads.Stages())+len(choose.Stages()) || stages[6].Knots[0] != "yes" || stages[6].Least != 2 || !stages[9].Made {
 		t.Errorf("%+v", stages)
 	}
 }

@@ -262,6 +262,9 @@ func (c Choice) All() []Chain {
 				if length == ToCube {
 					one = Long(beads)
 				}
+				if length == ToCube && beads == 1 { // the same as the short one
+					continue
+				}
 				one.Fives = c.Fives && beads > 5
 				if !c.Tag {
 					add(one)

@@ -49,7 +49,7 @@ func TestMeetingsKeepTheirRules(t *testing.T) {
 	rng := rand.New(rand.NewPCG(18, 1))
 	sizes := map[int]int{}
 	for n := range 1_000 {
-		children, apart := madeUp(rng, 1+n%12)
+		children, apart := madeUp(rng, 1+n%20)
 		const seats = 4
 		list := group.Meetings(children, group.Day{Today: today, Seats: seats, Most: 3, Apart: apart})
 		looked := map[string]group.Pressing{}

@@ -566,7 +566,7 @@ func TestStages(t *testing.T) {
 			}
 		}
 	}
-	if len(seen) != 40 {
+	if len(seen) != 41 {
 		t.Errorf("%d stages", len(seen))
 	}
 }

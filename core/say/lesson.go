@@ -46,8 +46,6 @@ func (w Words) Phase(at trace.Position, scene trace.Scene) string {
 		return "cover"
 	case trace.Counting:
 		switch scene {
-		case chain.Scene:
-			return "tags"
 		case numberrods.Scene:
 			return "beside"
 		}

@@ -17,10 +17,12 @@
     numbers?: boolean;
   } = $props();
 
-  const FEW = 10; // bars that are drawn of a chain
+  const LEAST = 4.5; // a bead is not drawn smaller while there are bars enough to leave out
   const chain = $derived(sum.chain);
-  const shown = $derived(Math.min(FEW, chain?.bars ?? 0));
   const beads = $derived(Math.min(10, chain?.beads ?? 1));
+  const shown = $derived(
+    Math.max(2, Math.min(chain?.bars ?? 0, Math.floor(width / (beads * LEAST + 2)))),
+  );
   const u = $derived(Math.max(1.6, Math.min(most, (width - 2 * shown) / (shown * beads))));
   const rods = $derived(sum.rods);
   const unit = $derived(Math.min(14, (width - 4) / 10));

@@ -55,6 +55,10 @@
     lesson.children[
       lesson.steps.find((s) => s.kind === 'tag' && s.ten === i + 1)?.turn ?? -1
     ]?.name.split(' ')[0] ?? '';
+  /** A tag lies under its bar, its point at the bar's last bead. */
+  const lean = $derived(Math.min(18, tag / 2 - 10));
+  const card = (x: number, y: number): string =>
+    `M${x} ${y}l9 14H${x + lean}v${tag * 0.7}h${-tag}v${-tag * 0.7}H${x - 9}z`;
   const names = $derived(!long && lesson.children.length > 0 && tag >= 56);
 
   // Folding.
@@ -200,7 +204,11 @@
         />
       {/if}
     {/each}
-    <text class="asked" x={w / 2} y={h - 24} font-size="30"
+    <text
+      class="asked"
+      x={w / 2}
+      y={v.stacked ? h - 24 : squareAt(chain.beads - 1).y + chain.beads * fu + 60}
+      font-size="30"
       >{v.stacked
         ? `${chain.beads} × ${chain.beads} × ${chain.beads} = ${chain.total}`
         : `${v.squares} × ${chain.beads * chain.beads} = ${step.count}`}</text
@@ -270,7 +278,7 @@
           stroke={ink}
         />
         <text
-          class="count small"
+          class="count plus"
           x={at.x + (chain.beads * u) / 2}
           y={at.y - 2.4 * u - 12}
           font-size={Math.min(28, tag * 0.4)}
@@ -288,15 +296,13 @@
           class="tag"
           class:laid={i < v.tagged}
           class:next={i === v.tagged}
-          d="M{end} {at.y + 0.7 * u}l9 14h{tag * 0.5 - 9}v{tag * 0.7}h{-tag}v{-tag * 0.7}h{tag *
-            0.5 -
-            9}z"
+          d={card(end, at.y + 0.7 * u)}
           style:stroke={i < v.tagged ? ink : undefined}
         />
         {#if i < v.tagged}
           <text
             class="count"
-            x={end}
+            x={end + lean - tag / 2}
             y={at.y + 0.7 * u + 14 + tag * 0.35 + size * 0.36}
             font-size={size}>{chain.tags[i]}</text
           >
@@ -380,7 +386,7 @@
   .count {
     font-weight: 700;
   }
-  .count.small {
+  .count.plus {
     font-weight: 400;
   }
   .far {
