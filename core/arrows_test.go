@@ -29,7 +29,7 @@ var arrows = map[string][]string{
 	"core/snake":      {"core/choose", "core/piece", "core/place", "core/slip", "core/task", "core/trace"},
 	"core/chain":      {"core/choose", "core/piece", "core/place", "core/slip", "core/task", "core/trace"},
 	"core/numberrods": {"core/choose", "core/number", "core/piece", "core/place", "core/slip", "core/task", "core/trace"},
-	"core/beads":      {"core/chain", "core/choose", "core/piece", "core/snake", "core/task"},
+	"core/beads":      {"core/numberrods", "core/chain", "core/choose", "core/piece", "core/snake", "core/task"},
 	"core/crowd":      {},
 	"core/rename":     {"core/piece", "core/place"},
 	"core/rack":       {},

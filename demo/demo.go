@@ -90,7 +90,7 @@ var school = []class{
 			"Aino B.", "Benno T.", "Carla W.", "Doro M.", "Enno K.", "Fina S.", "Gita L.", "Henk R.", "Ilvi N.",
 			"Jule A.", "Kian D.", "Lumi O.", "Merle G.", "Nuri E.", "Ole P.", "Pina V.", "Rufus H.", "Selma J.",
 		},
-		"100", map[ladder.Strand]int{ladder.Tens: 0, ladder.Joining: 0}, 5, 2,
+		"100", map[ladder.Strand]int{ladder.Tens: 0, ladder.Joining: 0, ladder.Sharing: 0}, 5, 2,
 		map[string]profile{
 			"Benno T.": {slip: slip.DigitsReversed}, "Gita L.": {slip: slip.TyForTeen}, "Merle G.": {slip: slip.TenSaidTwice},
 			"Rufus H.": {away: true}, "Lumi O.": {away: true}, "Doro M.": {repeats: true}, "Ole P.": {repeats: true}, "Selma J.": {quick: true}, "Aino B.": {quick: true},

@@ -10,6 +10,7 @@ import (
 	"github.com/google/uuid"
 
 	"vineswap/core/book"
+	"vineswap/core/chain"
 	"vineswap/core/choose"
 	"vineswap/core/ladder"
 	"vineswap/core/lesson"
@@ -259,8 +260,11 @@ func (y *year) steps(c *child, day book.Day) []ladder.NextStep {
 	return steps
 }
 
-// past tells of single digits and snakes, which older children do not come back to.
+// past tells of single digits, snakes and chains, which older children do not come back to.
 func (y *year) past(stage choose.StageID) bool {
+	if stage == chain.Stage {
+		return y.older()
+	}
 	if ladder.StrandOf(stage) == ladder.Sharing {
 		return false
 	}

@@ -11,6 +11,7 @@ import (
 	"vineswap/core/choose"
 	"vineswap/core/numberrods"
 	"vineswap/core/place"
+	"vineswap/core/problem"
 	"vineswap/core/say"
 	"vineswap/core/setting"
 	"vineswap/core/snake"
@@ -413,4 +414,17 @@ func ChosenBarsOf(class setting.Class, ask ChooseBars, had []task.Task, seed uin
 		out.Problems = append(out.Problems, made)
 	}
 	return out, nil
+}
+
+// asChain is the chain of equal trays that have no more than a bar each, as it is typed; empty for
+// other problems.
+func asChain(p problem.Problem) string {
+	if p.Kind != problem.Trays || p.Numbers[0] > chain.LongestBar {
+		return ""
+	}
+	c := chain.Chain{Beads: int(p.Numbers[0]), Bars: int(p.Numbers[1]), Asks: chain.Count}
+	if c.Valid() != nil {
+		return ""
+	}
+	return c.String()
 }

@@ -193,6 +193,7 @@ func SumOf(class setting.Class, p problem.Problem, chosen choose.StageID) (Sum, 
 		Kind: string(p.Kind), Sign: problem.Sign(p.Kind), Numbers: ints(p.Numbers), Text: p.String(), Said: w.Sum(p), Answer: int(t.Answer), Words: w.Number(t.Answer),
 		Task: record, Stage: StageOf(w, ladder.Credit(p.Task(), chosen)), Swaps: w.SwapsOf(t), Columns: columnsOf(w, t), Pieces: []Pieces{}, Sheet: sheetOf(class.Notation().Sheet(t)),
 	}
+	out.AsChain = asChain(p)
 	needs := material.For(t.Trace)
 	if out.LaidOut = !needs.CardsAlone; needs.CardsAlone {
 		out.Why = w.CardsAlone(p.Reach())

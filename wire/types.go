@@ -399,7 +399,8 @@ type Sum struct {
 	Snake   *Snake          `json:"snake,omitempty"`
 	Chain   *Chain          `json:"chain,omitempty"`
 	Rods    *Rods           `json:"rods,omitempty"`
-	LaidOut bool            `json:"laidOut"` // whether pieces can show it; cards and column do without
+	AsChain string          `json:"asChain,omitempty"` // equal trays of a bar each, as the chain that is typed
+	LaidOut bool            `json:"laidOut"`           // whether pieces can show it; cards and column do without
 	Why     string          `json:"why,omitempty"`
 }
 

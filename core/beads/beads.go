@@ -8,6 +8,7 @@ import (
 
 	"vineswap/core/chain"
 	"vineswap/core/choose"
+	"vineswap/core/numberrods"
 	"vineswap/core/piece"
 	"vineswap/core/snake"
 	"vineswap/core/task"
@@ -50,6 +51,24 @@ func Kind(id choose.StageID) task.Kind {
 		return chain.Kind
 	}
 	return snake.Kind
+}
+
+// OfRods tells whether a task is one with number rods, which have no stage of their own.
+func OfRods(t task.Task) bool { return t.Kind == numberrods.Kind }
+
+// Like draws up to so many tasks like one: of its stage, or with number rods of the same question.
+func Like(like task.Task, id choose.StageID, had []task.Task, count int, seed uint64) []task.Task {
+	r, of := numberrods.From(like)
+	if !of {
+		return Draw(id, OwnedFor(like), had, count, seed)
+	}
+	var all []task.Task
+	for _, other := range (numberrods.Choice{Asks: []numberrods.Asks{r.Asks}, Long: []int{3, 4, 5, 6, 7, 8, 9, 10}}).All() {
+		if numberrods.StageOf(other) == id {
+			all = append(all, other.Task())
+		}
+	}
+	return Some(all, had, count, seed)
 }
 
 // Draw draws up to so many different tasks of a stage, of the usual length from what the class

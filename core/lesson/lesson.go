@@ -273,7 +273,7 @@ func (l Lesson) Another(seed uint64, lacks []Lack) (item Item, of Wish, err erro
 		item.Manner = like.Manner
 		return item, Wish{}, err
 	}
-	if beads.Has(stage) {
+	if beads.Has(stage) || beads.OfRods(like.Task) {
 		item, err = l.anotherOfBeads(like, stage, seed)
 		return item, Wish{}, err
 	}
@@ -401,7 +401,7 @@ func (l Lesson) anotherOfBeads(like Item, stage choose.StageID, seed uint64) (It
 	for _, item := range l.Items {
 		had = append(had, item.Task)
 	}
-	for _, t := range beads.Draw(stage, beads.OwnedFor(like.Task), had, 1, seed) {
+	for _, t := range beads.Like(like.Task, stage, had, 1, seed) {
 		return Item{Task: t, Stage: stage, Manner: like.Manner}, nil
 	}
 	return Item{}, ErrNoMore

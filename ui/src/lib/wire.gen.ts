@@ -154,6 +154,7 @@ export interface Sum {
   snake?: Snake;
   chain?: Chain;
   rods?: Rods;
+  asChain?: string;
   laidOut: boolean;
   why?: string;
 }

@@ -353,12 +353,15 @@
     if (snakes) void chooseSnakes({ ...snakeAsk, bars: snakeAsk.bars + more, seed: '' });
   };
 
-  async function look(event: SubmitEvent): Promise<void> {
+  const look = (event: SubmitEvent): void => {
     event.preventDefault();
+    void lookAt(typed);
+  };
+  async function lookAt(text: string): Promise<void> {
     const before = picked;
     picked = undefined; // nothing is gathered for a sum that is not looked at yet
     try {
-      picked = await guarded(api<Sum>('POST', classPath('/look'), { text: typed }));
+      picked = await guarded(api<Sum>('POST', classPath('/look'), { text }));
       wrong = undefined;
       shared.said = `${picked.text}: ${picked.stage.name}`;
     } catch (error) {
@@ -643,6 +646,10 @@
       />
     {:else if picked}
       <Picked sum={picked} words={desk.words} {material} />
+      {#if picked.asChain}
+        {@const text = picked.asChain}
+        <button class="would" onclick={() => void lookAt(text)}>See it as a chain</button>
+      {/if}
     {:else}
       <p class="small">The problem you choose is written here, with the pieces it needs.</p>
     {/if}
