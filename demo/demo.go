@@ -61,7 +61,7 @@ var school = []class{
 			"Ada W.", "Bram D.", "Clio J.", "Esme Q.", "Finn O.", "Greta Z.", "Hugo M.", "Ivo C.", "Jory P.", "Kasper U.", "Lena V.",
 			"Lotte G.", "Mina S.", "Noor F.", "Otto K.", "Pia L.", "Rafi N.", "Rowan E.", "Suvi T.", "Teo B.", "Wren A.", "Yusuf A.",
 		},
-		"1000000", map[ladder.Strand]int{ladder.Joining: 6, ladder.Taking: 4, ladder.Sharing: 0}, 6, 4,
+		"1000000", map[ladder.Strand]int{ladder.Joining: 6, ladder.Taking: 4, ladder.Sharing: 1}, 6, 4,
 		map[string]profile{
 			"Teo B.": {slip: "carries-wrong-digit"}, "Greta Z.": {slip: "drops-new-ten"}, "Lena V.": {slip: "smaller-from-larger"},
 			"Yusuf A.": {away: true}, "Esme Q.": {away: true}, "Otto K.": {away: true},

@@ -27,10 +27,25 @@ var screens = []screen{
 // is in sight.
 func TestEveryViewAtEveryWidth(t *testing.T) {
 	s := open(t)
+	if looked := atEveryWidth(s, views); looked != 72 {
+		t.Errorf("%d views were looked at", looked)
+	}
+}
+
+// And so in every view and state of what is laid with bars of beads and number rods.
+func TestBarsAtEveryWidth(t *testing.T) {
+	s := open(t)
+	if looked := atEveryWidth(s, bars); looked != 11 {
+		t.Errorf("%d views were looked at", looked)
+	}
+}
+
+// atEveryWidth looks at the views that are gone through, and counts them.
+func atEveryWidth(s school, through func(school, *guide.Guide, func(name string))) (looked int) {
+	t := s.T
 	g := s.sit(laptopWidth, laptopHeight).Coarse().Turn(laptopWidth, laptopHeight)
 	source := axe(t)
-	looked := 0
-	views(s, g, func(name string) {
+	through(s, g, func(name string) {
 		looked++
 		for _, v := range g.Axe(source) {
 			t.Errorf("%s: %s, %s: %v", name, v.Impact, v.Help, v.Where)
@@ -48,9 +63,7 @@ func TestEveryViewAtEveryWidth(t *testing.T) {
 		}
 		g.Turned(laptopWidth, laptopHeight)
 	})
-	if looked != 72 {
-		t.Errorf("%d views were looked at", looked)
-	}
+	return looked
 }
 
 // drawersOf are the drawers that a view has at this size, each to be opened and looked at.

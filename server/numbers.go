@@ -4,15 +4,19 @@ import (
 	"context"
 	"encoding/json"
 	"errors"
+	"strings"
 
 	"github.com/gofiber/fiber/v3"
 	"github.com/google/uuid"
 
 	"vineswap/core/book"
+	"vineswap/core/chain"
 	"vineswap/core/choose"
 	"vineswap/core/number"
+	"vineswap/core/numberrods"
 	"vineswap/core/place"
 	"vineswap/core/problem"
+	"vineswap/core/snake"
 	"vineswap/core/task"
 	"vineswap/store"
 	"vineswap/wire"
@@ -305,10 +309,30 @@ func (s *Server) look(c *call) error {
 	return c.JSON(sum)
 }
 
+// wrongBars is the mistake in bars of beads or number rods that were typed; nil where none were.
+func wrongBars(text string) error {
+	var wrong []error
+	if strings.Contains(text, ",") {
+		_, err := snake.Parse(text)
+		wrong = append(wrong, err)
+	}
+	_, ofChain := chain.Parse(text)
+	_, ofRods := numberrods.Parse(text)
+	for _, err := range append(wrong, ofChain, ofRods) {
+		if err != nil && !errors.Is(err, task.ErrForm) {
+			return err
+		}
+	}
+	return nil
+}
+
 // wrongTask says what is wrong with a typed task: as a number alone where there is no sign
 // in it, else as a problem.
 func wrongTask(text string, err error) *trouble {
-	t := refuse(fiber.StatusUnprocessableEntity, "This cannot be worked yet", "Write two numbers with + or - between them, such as 47+25 or 62-38; or 97/4, or 213*3; or one number, such as 342 or seventeen, or 2 tens 14 ones; or two to five numbers to compare, such as 342 324.").of("text")
+	t := refuse(fiber.StatusUnprocessableEntity, "This cannot be worked yet", "Write two numbers with + or - between them, such as 47+25 or 62-38; or 97/4, or 213*3; or one number, such as 342 or seventeen, or 2 tens 14 ones; or two to five numbers to compare, such as 342 324; or bars, such as 8,5,9,4, chain 7, 4s in 28 or rods 5 and 4.").of("text")
+	if bars := wrongBars(text); bars != nil {
+		return t.because(bars)
+	}
 	if _, one := number.Parse(text); one != nil && !errors.Is(one, task.ErrForm) {
 		return t.because(one)
 	}

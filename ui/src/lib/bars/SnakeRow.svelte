@@ -30,8 +30,9 @@
   });
   const end = $derived(starts.at(-1)! + snake.bars.at(-1)! * u);
   const y = $derived(2.4 * u);
-  const letter = $derived(Math.max(11, Math.min(14, 1.5 * u)));
-  const h = $derived(y + 0.7 * u + (numbers ? letter + 3 : 0));
+  const LETTER = 14;
+  const told = $derived(numbers && 1.5 * u >= LETTER - 1); // smaller ones have no room for their numbers
+  const h = $derived(y + 0.7 * u + (told ? LETTER + 3 : 0));
 </script>
 
 <svg
@@ -45,11 +46,11 @@
   <g transform="translate({end} {y}) scale({u})"><Ends tail /></g>
   {#each snake.bars as n, i (i)}
     <g transform="translate({starts[i]} {y})"><Bar {n} {u} eyes={false} /></g>
-    {#if numbers && u > 4}
+    {#if told}
       <text
         x={starts[i]! + (n * u) / 2}
-        y={y + 0.6 * u + letter}
-        font-size={letter}
+        y={y + 0.6 * u + LETTER}
+        font-size={LETTER}
         fill="var(--stair-{n}-ink)">{n}</text
       >
     {/if}

@@ -256,6 +256,9 @@
     line-height: 36px;
     text-align: right;
   }
+  .answer:has(.long) {
+    margin-top: 0;
+  }
   .answer span.long {
     font-size: 18px;
     line-height: 28px;

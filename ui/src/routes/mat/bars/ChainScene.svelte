@@ -16,6 +16,8 @@
   const ink = $derived(chain.beads >= TEN ? 'var(--tens-ink)' : `var(--stair-${chain.beads}-ink)`);
   const asks = $derived(chain.asks === 'how-many');
   const folds = $derived(step.at.startsWith('fold'));
+  const LEAST = 14.2; // no text is smaller
+  const legible = (size: number): number => Math.max(LEAST, size);
   const GAP = 4;
   const EDGE = 20;
 
@@ -43,7 +45,7 @@
   );
   const size = $derived(
     Math.max(
-      11,
+      LEAST,
       Math.min(
         tag * 0.52,
         (1.7 * tag) / String(chain.total).length,
@@ -146,7 +148,9 @@
       {/if}
     {/each}
   {:else if asks}
-    <text class="asked" x={w / 2} y={0.14 * h} font-size={Math.min(36, w / 20)}>{chain.ask}</text>
+    <text class="asked" x={w / 2} y={0.14 * h} font-size={legible(Math.min(36, w / 20))}
+      >{chain.ask}</text
+    >
     {#each { length: chain.bars }, i (i)}
       {@const x = rx + i * chain.beads * ru}
       <g transform="translate({x} {ry})"><Bar n={chain.beads} {kind} u={ru} /></g>
@@ -165,20 +169,20 @@
           class="count"
           x={x + (chain.beads * ru) / 2}
           y={ry + ru + 48}
-          font-size={Math.min(48, chain.beads * ru * 0.8)}
+          font-size={legible(Math.min(48, chain.beads * ru * 0.8))}
           fill={ink}>{i + 1}</text
         >
         <text
           class="far"
           x={x + chain.beads * ru}
           y={ry - ru - 10}
-          font-size={Math.min(26, chain.beads * ru * 0.5)}
+          font-size={legible(Math.min(26, chain.beads * ru * 0.5))}
           fill={ink}>{(i + 1) * chain.beads}</text
         >
       {/if}
     {/each}
     {#if step.kind === 'answer'}
-      <text class="asked" x={w / 2} y={0.72 * h} font-size={Math.min(44, w / 17)}
+      <text class="asked" x={w / 2} y={0.72 * h} font-size={legible(Math.min(44, w / 17))}
         >{chain.bars} × {chain.beads} = {chain.total}</text
       >
     {/if}
@@ -235,7 +239,7 @@
         class="far"
         x={i % 2 ? fx - 12 : fx + chain.beads * fu + 44}
         y={fy + (i + 0.5) * fu + 9}
-        font-size={Math.min(26, fu * 0.95)}
+        font-size={legible(Math.min(26, fu * 0.95))}
         fill={ink}>{(i + 1) * chain.beads}</text
       >
     {/each}
@@ -281,7 +285,7 @@
           class="count plus"
           x={at.x + (chain.beads * u) / 2}
           y={at.y - 2.4 * u - 12}
-          font-size={Math.min(28, tag * 0.4)}
+          font-size={legible(Math.min(28, tag * 0.4))}
           fill={ink}>+{chain.beads}</text
         >
       {/if}
@@ -322,7 +326,7 @@
             class="count"
             x={at.x + (k + 0.5) * u}
             y={at.y - u}
-            font-size={Math.min(22, Math.max(11, u))}>{v.tagged * chain.beads + k + 1}</text
+            font-size={legible(Math.min(22, u))}>{v.tagged * chain.beads + k + 1}</text
           >
         {/if}
       {/each}
@@ -350,12 +354,12 @@
             y={(chain.beads * su) / 2 - 6}
             font-size="24">{v.times}</text
           >
-          <text
-            class="beside soft"
-            x={chain.beads * su + 28}
-            y={(chain.beads * su) / 2 + 26}
-            font-size="20">side by side: {chain.bars} of them make a square</text
-          >
+          {#if w > 600}<text
+              class="beside soft"
+              x={chain.beads * su + 28}
+              y={(chain.beads * su) / 2 + 26}
+              font-size="20">side by side: {chain.bars} of them make a square</text
+            >{/if}
         </g>
       {/if}
     {/if}

@@ -58,7 +58,7 @@
         class:off={!there}
         x={left + n * unit + 16}
         y={y + high / 2 + 8}
-        font-size={Math.min(24, high)}>{n}</text
+        font-size={Math.max(14.2, Math.min(24, high))}>{n}</text
       >
     {/if}
   {/each}

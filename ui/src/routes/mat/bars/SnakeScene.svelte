@@ -76,7 +76,12 @@
   const inLine = $derived(v.to > v.aside || v.old > 0);
   const counts = $derived(!spread && step.at.startsWith('count'));
   const twig = $derived(v.beneath || v.in || v.counted === TEN);
-  const digits = $derived(Math.min(23, u * 0.82));
+  /** No number is smaller; where there is no room for all, those of five and ten stand there. */
+  const LEAST = 14.2;
+  const FIVE = 5;
+  const digits = $derived(Math.max(LEAST, Math.min(23, u * 0.82)));
+  const fives = $derived(u < 15);
+  const legible = (size: number): number => Math.max(LEAST, size);
   /** Bars that go next, or went just now. */
   const rings = $derived(
     step.kind === 'golden' || step.kind === 'left'
@@ -172,7 +177,7 @@
           class="pair"
           x={g.x + 5 * u}
           y={g.y + under(spread) + 0.6 * u + Math.min(28, spread.pitch * 0.24)}
-          font-size={Math.min(28, spread.pitch * 0.24)}
+          font-size={legible(Math.min(28, spread.pitch * 0.24))}
           >{snake.bars[pair[0]!]} and {snake.bars[pair[1]!]}</text
         >
       {/if}
@@ -189,21 +194,21 @@
   {/if}
   {#if counts && numbers.shown}
     {#each { length: v.counted }, i (i)}
-      <text
-        class="digit"
-        class:ten={i === 9}
-        x={start + (i + 0.5) * u}
-        y={plan.line + 0.65 * u + DIGIT_DOWN}
-        font-size={digits}>{i + 1}</text
-      >
+      {#if !fives || i % FIVE === FIVE - 1}<text
+          class="digit"
+          class:ten={i === 9}
+          x={start + (i + 0.5) * u}
+          y={plan.line + 0.65 * u + DIGIT_DOWN}
+          font-size={digits}>{i + 1}</text
+        >{/if}
     {/each}
     {#each { length: v.past }, i (i)}
-      <text
-        class="digit past"
-        x={start + (TEN + i + 0.5) * u + 4}
-        y={plan.line + 0.65 * u + DIGIT_DOWN}
-        font-size={digits}>{i + 1}</text
-      >
+      {#if !fives || i === v.past - 1}<text
+          class="digit past"
+          x={start + (TEN + i + 0.5) * u + 4}
+          y={plan.line + 0.65 * u + DIGIT_DOWN}
+          font-size={digits}>{i + 1}</text
+        >{/if}
     {/each}
     {#if v.remain && v.in}
       {#each { length: TEN - v.remain }, i (i)}
@@ -230,7 +235,7 @@
         height={1.64 * u}
         rx={0.8 * u}
       />
-      <text class="says" x={g.x + 11 * u} y={g.y + 9} font-size={Math.min(28, u)}
+      <text class="says" x={g.x + 11 * u} y={g.y + 9} font-size={legible(Math.min(28, u))}
         >as long as the ten</text
       >
     {/if}
@@ -239,7 +244,7 @@
         class="tens"
         x={g.x + TEN * u - 2}
         y={g.y - 0.8 * u}
-        font-size={spread ? Math.min(30, u) : Math.min(40, plan.pitch - 1.45 * u, 1.5 * u)}
+        font-size={legible(spread ? Math.min(30, u) : Math.min(40, plan.pitch - 1.45 * u, 1.5 * u))}
         >{TEN * (g.k + 1)}</text
       >
     {/if}
