@@ -131,7 +131,7 @@ func TestBarsThatAreNotThere(t *testing.T) {
 	g := s.sit(laptopWidth, laptopHeight)
 	s.login(g, "nela").Press("Numbers").Holds("the boards", "document.querySelector('[aria-label=Strand]')").Press("Snakes").See("bars in a snake").Settle()
 	picked := guide.Read[string](g, chosenName)
-	for text, says := range map[string]string{"8,12": "the nearest is 9", "8,0": "the nearest is 1", "chain 11": "the nearest is of 10", "4s in 30": "the nearest ends at", "rods 7 and 5": "the nearest is 10", "1" + strings.Repeat(",1", 39): "1 to 39 bars"} {
+	for text, says := range map[string]string{"8,12": "the nearest is 9", "8,8,8": "your stairs have 2 of them", "8,0": "the nearest is 1", "chain 11": "the nearest is of 10", "4s in 30": "the nearest ends at", "rods 7 and 5": "the nearest is 10", "1" + strings.Repeat(",1", 39): "1 to 39 bars"} {
 		g.Write("Bars of your own", text).Press("Look").See(says)
 	}
 	g.Holds("what was chosen stays", fmt.Sprintf(chosenName+" === %q", picked))

@@ -302,6 +302,12 @@ func (s *Server) look(c *call) error {
 	if err != nil {
 		return wrongTask(typed.Text, err)
 	}
+	if bars, of := snake.From(t); of {
+		owned := c.class.Settings.Beads()
+		if err := bars.LaidFrom(owned.Stairs, owned.Remainders); err != nil {
+			return refuse(fiber.StatusUnprocessableEntity, "This snake cannot be laid", "Take other bars, or set in Settings what you own.").because(err).of("text")
+		}
+	}
 	sum, err := wire.TaskOf(c.class.Settings, t, "")
 	if err != nil {
 		return err

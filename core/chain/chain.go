@@ -4,7 +4,6 @@
 package chain
 
 import (
-	"encoding/json"
 	"errors"
 	"fmt"
 	"regexp"
@@ -172,23 +171,7 @@ func divided(c Chain, total, from int) (Chain, error) {
 }
 
 func init() {
-	task.Register(Kind, task.Rules{
-		Version: 2,
-		Read: func(_ int, data []byte) (task.Data, error) {
-			var c Chain
-			if err := json.Unmarshal(data, &c); err != nil {
-				return nil, err
-			}
-			return c, c.Valid()
-		},
-		Parse: func(text string) (task.Data, error) {
-			c, err := Parse(text)
-			if err != nil {
-				return nil, err
-			}
-			return c, nil
-		},
-	})
+	task.Register(Kind, task.RulesOf(2, Parse)) // version 1 of any kind has its data beside the kind
 }
 
 // Right is how many beads, or how many bars.

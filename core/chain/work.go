@@ -62,14 +62,8 @@ func Worked(t trace.Trace) (Work, bool) {
 }
 
 type worker struct {
-	trace.Tracer
-	Work
-	view View
-}
-
-func (w *worker) step(s trace.Step, moves ...trace.Move) {
-	w.Step(s, moves...)
-	w.Views = append(w.Views, w.view)
+	trace.Viewer[View]
+	Chain
 }
 
 // bar is the piece that a bar of the chain is.
@@ -88,9 +82,9 @@ func Solve(c Chain) (trace.Trace, error) {
 	if err := c.Valid(); err != nil {
 		return trace.Trace{}, err
 	}
-	w := worker{Work: Work{Chain: c}}
+	w := worker{Chain: c}
 	w.Enter(trace.LayOut, place.Ones)
-	w.step(trace.Step{Kind: Lay, Count: c.Total()}, trace.Moving(trace.Store, Line, c.bar(), c.Bars))
+	w.Show(trace.Step{Kind: Lay, Count: c.Total()}, trace.Moving(trace.Store, Line, c.bar(), c.Bars))
 	t := trace.Trace{Task: c.Task(), Scene: Scene}
 	if c.Asks == HowMany {
 		w.rings()
@@ -99,7 +93,7 @@ func Solve(c Chain) (trace.Trace, error) {
 		w.counts()
 		w.folds()
 	}
-	t.Steps, t.Own = w.Steps(), w.Work
+	t.Steps, t.Own = w.Steps(), Work{c, w.Views}
 	return t, nil
 }
 
@@ -118,16 +112,16 @@ func (w *worker) counts() {
 	c := w.Chain
 	w.Enter(trace.Counting, place.Ones)
 	if c.From > 0 {
-		w.view.Tagged = c.From
-		w.step(trace.Step{Kind: Begin, Count: c.From * c.Beads, Ten: c.From})
+		w.View.Tagged = c.From
+		w.Show(trace.Step{Kind: Begin, Count: c.From * c.Beads, Ten: c.From})
 	}
 	for bar := c.From + 1; bar <= c.Bars; bar++ {
 		w.along(bar)
-		w.view.Tagged, w.view.Along = bar, 0
-		w.step(trace.Step{Kind: AtEnd, Count: bar * c.Beads, Ten: bar})
+		w.View.Tagged, w.View.Along = bar, 0
+		w.Show(trace.Step{Kind: AtEnd, Count: bar * c.Beads, Ten: bar})
 	}
 	w.Enter(trace.Reading, place.Ones)
-	w.step(trace.Step{Kind: Aloud, Count: c.Total(), Ten: c.Bars})
+	w.Show(trace.Step{Kind: Aloud, Count: c.Total(), Ten: c.Bars})
 }
 
 // along goes along one bar by five and then by ones, up to its last bead.
@@ -136,11 +130,11 @@ func (w *worker) along(bar int) {
 		return
 	}
 	before := (bar - 1) * w.Chain.Beads
-	w.view.Along = 5
-	w.step(trace.Step{Kind: Five, Count: before + 5, Ten: bar})
+	w.View.Along = 5
+	w.Show(trace.Step{Kind: Five, Count: before + 5, Ten: bar})
 	for bead := 6; bead < w.Chain.Beads; bead++ {
-		w.view.Along = bead
-		w.step(trace.Step{Kind: One, Count: before + bead, Ten: bar})
+		w.View.Along = bead
+		w.Show(trace.Step{Kind: One, Count: before + bead, Ten: bar})
 	}
 }
 
@@ -151,17 +145,17 @@ func (w *worker) folds() {
 	switch {
 	case c.Folds():
 		for bar := 1; bar <= c.Bars; bar++ {
-			w.view.Folded = bar
-			w.step(trace.Step{Kind: Fold, Count: bar * c.Beads, Ten: bar}, trace.Moving(Line, Square, c.bar(), 1))
+			w.View.Folded = bar
+			w.Show(trace.Step{Kind: Fold, Count: bar * c.Beads, Ten: bar}, trace.Moving(Line, Square, c.bar(), 1))
 		}
-		w.step(trace.Step{Kind: Whole, Count: c.Total(), Ten: c.Bars})
+		w.Show(trace.Step{Kind: Whole, Count: c.Total(), Ten: c.Bars})
 	case c.Stacks():
 		for n := 1; n <= c.Beads; n++ {
-			w.view.Folded, w.view.Squares = n*c.Beads, n
-			w.step(trace.Step{Kind: Group, Count: n * c.Beads * c.Beads, Ten: n}, trace.Moving(Line, Square, c.bar(), c.Beads))
+			w.View.Folded, w.View.Squares = n*c.Beads, n
+			w.Show(trace.Step{Kind: Group, Count: n * c.Beads * c.Beads, Ten: n}, trace.Moving(Line, Square, c.bar(), c.Beads))
 		}
-		w.view.Stacked = true
-		w.step(trace.Step{Kind: Stack, Count: c.Total(), Ten: c.Beads})
+		w.View.Stacked = true
+		w.Show(trace.Step{Kind: Stack, Count: c.Total(), Ten: c.Beads})
 	}
 }
 
@@ -170,11 +164,11 @@ func (w *worker) rings() {
 	c := w.Chain
 	w.Enter(trace.Counting, place.Ones)
 	for bar := 1; bar <= c.Bars; bar++ {
-		w.view.Ringed = bar
-		w.step(trace.Step{Kind: Ring, Count: bar * c.Beads, Ten: bar}, trace.Moving(Line, Ringed, c.bar(), 1))
+		w.View.Ringed = bar
+		w.Show(trace.Step{Kind: Ring, Count: bar * c.Beads, Ten: bar}, trace.Moving(Line, Ringed, c.bar(), 1))
 	}
 	w.Enter(trace.Reading, place.Ones)
-	w.step(trace.Step{Kind: Answer, Count: c.Bars, Ten: c.Bars})
+	w.Show(trace.Step{Kind: Answer, Count: c.Bars, Ten: c.Bars})
 }
 
 // Tags are what stands on the tags, from the first bar's.

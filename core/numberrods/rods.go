@@ -3,7 +3,6 @@
 package numberrods
 
 import (
-	"encoding/json"
 	"errors"
 	"fmt"
 	"regexp"
@@ -121,23 +120,7 @@ func Parse(text string) (Rods, error) {
 }
 
 func init() {
-	task.Register(Kind, task.Rules{
-		Version: 2,
-		Read: func(_ int, data []byte) (task.Data, error) {
-			var r Rods
-			if err := json.Unmarshal(data, &r); err != nil {
-				return nil, err
-			}
-			return r, r.Valid()
-		},
-		Parse: func(text string) (task.Data, error) {
-			r, err := Parse(text)
-			if err != nil {
-				return nil, err
-			}
-			return r, nil
-		},
-	})
+	task.Register(Kind, task.RulesOf(2, Parse)) // version 1 of any kind has its data beside the kind
 }
 
 // Right is the rod that is asked for; of an order how many rods there are.

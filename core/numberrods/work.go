@@ -45,16 +45,8 @@ func Worked(t trace.Trace) (Work, bool) {
 }
 
 type worker struct {
-	trace.Tracer
-	Work
-	view View
-}
-
-func (w *worker) step(s trace.Step, moves ...trace.Move) {
-	w.Step(s, moves...)
-	v := w.view
-	v.Above = append([]int{}, v.Above...)
-	w.Views = append(w.Views, v)
+	trace.Viewer[View]
+	Rods
 }
 
 // Solve works a question with the rods.
@@ -62,14 +54,15 @@ func Solve(r Rods) (trace.Trace, error) {
 	if err := r.Valid(); err != nil {
 		return trace.Trace{}, err
 	}
-	w := worker{Work: Work{Rods: r}}
+	w := worker{Rods: r}
+	w.View.Above = []int{}
 	w.Enter(trace.LayOut, place.Ones)
 	if r.Asks == Order {
 		w.order()
 	} else {
 		w.beside()
 	}
-	return trace.Trace{Task: r.Task(), Scene: Scene, Steps: w.Steps(), Own: w.Work}, nil
+	return trace.Trace{Task: r.Task(), Scene: Scene, Steps: w.Steps(), Own: Work{r, w.Views}}, nil
 }
 
 func init() {
@@ -84,13 +77,13 @@ func init() {
 
 // order lays rod after rod, the shortest first.
 func (w *worker) order() {
-	w.step(trace.Step{Kind: Lay, Count: w.Rods.Long})
+	w.Show(trace.Step{Kind: Lay, Count: w.Rods.Long})
 	for rod := 1; rod <= w.Rods.Long; rod++ {
-		w.view.Stair = rod
-		w.step(trace.Step{Kind: Place, Count: rod}, trace.Moving(trace.Store, Stair, piece.Rod(rod), 1))
+		w.View.Stair = rod
+		w.Show(trace.Step{Kind: Place, Count: rod}, trace.Moving(trace.Store, Stair, piece.Rod(rod), 1))
 	}
 	w.Enter(trace.Reading, place.Ones)
-	w.step(trace.Step{Kind: Count, Count: w.Rods.Long})
+	w.Show(trace.Step{Kind: Count, Count: w.Rods.Long})
 }
 
 // beside takes two rods from those that lie in order, end to end, and a third beside them. Two
@@ -106,20 +99,20 @@ func (w *worker) beside() {
 		moves = append(moves, trace.Moving(trace.Store, "spare", piece.Rod(r.Second()), 1))
 		from = "spare"
 	}
-	w.view.Stair = piece.LongestRod
-	w.step(trace.Step{Kind: Lay, Count: piece.LongestRod}, moves...)
+	w.View.Stair = piece.LongestRod
+	w.Show(trace.Step{Kind: Lay, Count: piece.LongestRod}, moves...)
 	w.Enter(trace.Counting, place.Ones)
 	first := func() {
-		w.view.Above = append(w.view.Above, r.First)
-		w.step(trace.Step{Kind: First, Count: r.First}, trace.Moving(Stair, Below, piece.Rod(r.First), 1))
+		w.View.Above = []int{r.First}
+		w.Show(trace.Step{Kind: First, Count: r.First}, trace.Moving(Stair, Below, piece.Rod(r.First), 1))
 	}
 	second := func() {
-		w.view.Above = append(w.view.Above, r.Second())
-		w.step(trace.Step{Kind: Second, Count: r.Second()}, trace.Moving(from, Below, piece.Rod(r.Second()), 1))
+		w.View.Above = []int{r.First, r.Second()}
+		w.Show(trace.Step{Kind: Second, Count: r.Second()}, trace.Moving(from, Below, piece.Rod(r.Second()), 1))
 	}
 	long := func() {
-		w.view.Under = r.Long
-		w.step(trace.Step{Kind: Long, Count: r.Long}, trace.Moving(Stair, Below, piece.Rod(r.Long), 1))
+		w.View.Under = r.Long
+		w.Show(trace.Step{Kind: Long, Count: r.Long}, trace.Moving(Stair, Below, piece.Rod(r.Long), 1))
 	}
 	if r.Asks == Missing {
 		long()
@@ -131,6 +124,6 @@ func (w *worker) beside() {
 		long()
 	}
 	w.Enter(trace.Reading, place.Ones)
-	w.view.Flush = true
-	w.step(trace.Step{Kind: Same, Count: r.Long})
+	w.View.Flush = true
+	w.Show(trace.Step{Kind: Same, Count: r.Long})
 }

@@ -4,7 +4,6 @@
 package snake
 
 import (
-	"encoding/json"
 	"errors"
 	"fmt"
 	"strconv"
@@ -125,23 +124,24 @@ func Parse(text string) (Snake, error) {
 
 func init() {
 	slip.Register(slip.GoldenBarForgotten, slip.RemainderMiscounted, slip.BarsNotGivenBack)
-	task.Register(Kind, task.Rules{
-		Version: 2, // the first version of any kind has its data beside the kind
-		Read: func(_ int, data []byte) (task.Data, error) {
-			var s Snake
-			if err := json.Unmarshal(data, &s); err != nil {
-				return nil, err
-			}
-			return s, s.Valid()
-		},
-		Parse: func(text string) (task.Data, error) {
-			s, err := Parse(text)
-			if err != nil {
-				return nil, err
-			}
-			return s, nil
-		},
-	})
+	task.Register(Kind, task.RulesOf(2, Parse)) // version 1 of any kind has its data beside the kind
+}
+
+// LaidFrom tells why the snake cannot be laid from so many stairs, and counted with remainder bars
+// or without, with the nearest that can; nil when it can.
+func (s Snake) LaidFrom(stairs int, remainders bool) error {
+	if stairs < 1 {
+		return fmt.Errorf("%w: a snake is laid from at least one stair", ErrStairs)
+	}
+	for beads := 1; beads <= piece.LongestBar; beads++ {
+		if n := s.Count(beads); n > stairs {
+			return fmt.Errorf("%w: %d bars of %d; your stairs have %d of them", ErrOwned, n, beads, stairs)
+		}
+	}
+	if s.Cuts() > 0 && !remainders {
+		return fmt.Errorf("%w: a ten cuts a bar; without remainder bars every ten ends at a bar's end", ErrOwned)
+	}
+	return nil
 }
 
 // Total is how many beads the snake has.

@@ -263,6 +263,23 @@ func TestChiSquare(t *testing.T) {
 	}
 }
 
+// A snake is laid from what there is, or it is said what is missing.
+func TestLaidFrom(t *testing.T) {
+	for _, c := range []struct {
+		s          snake.Snake
+		stairs     int
+		remainders bool
+		want       error
+	}{
+		{snake.Of(8, 5, 9, 4), 1, true, nil}, {snake.Of(8, 5, 9, 4), 1, false, snake.ErrOwned}, {snake.Of(6, 4, 7, 3), 1, false, nil},
+		{snake.Of(8, 8, 8), 2, true, snake.ErrOwned}, {snake.Of(8, 8, 8), 3, true, nil}, {snake.Of(8, 2), 0, true, snake.ErrStairs},
+	} {
+		if err := c.s.LaidFrom(c.stairs, c.remainders); !errors.Is(err, c.want) {
+			t.Errorf("%v from %d: %v", c.s, c.stairs, err)
+		}
+	}
+}
+
 func TestRefused(t *testing.T) {
 	with := func(c snake.Choice, musts int) snake.Choice {
 		for r := 1; r <= musts; r++ {

@@ -116,9 +116,8 @@ func Worked(t trace.Trace) (Work, bool) {
 }
 
 type worker struct {
-	trace.Tracer
+	trace.Viewer[View]
 	Work
-	view View
 }
 
 // Solve works a snake: it is laid, counted ten for ten, read back and checked.
@@ -139,6 +138,7 @@ func Solve(s Snake) (trace.Trace, error) {
 	}
 	w.read()
 	w.check()
+	w.Work.Views = w.Viewer.Views
 	return trace.Trace{Task: s.Task(), Scene: Scene, Steps: w.Steps(), Own: w.Work}, nil
 }
 
@@ -150,12 +150,6 @@ func init() {
 		}
 		return Solve(s)
 	})
-}
-
-// step adds a step after which the snake lies as the view says.
-func (w *worker) step(s trace.Step, moves ...trace.Move) {
-	w.Step(s, moves...)
-	w.Views = append(w.Views, w.view)
 }
 
 // bars moves some bars of the snake, each size together.
@@ -182,17 +176,17 @@ func span(from, to int) (list []int) {
 
 func (w *worker) lay() {
 	w.Enter(trace.LayOut, place.Ones)
-	w.step(trace.Step{Kind: Lay, Count: len(w.Snake.Bars)}, w.bars(trace.Store, Tail, span(0, len(w.Snake.Bars)))...)
-	w.step(trace.Step{Kind: Estimate})
+	w.Show(trace.Step{Kind: Lay, Count: len(w.Snake.Bars)}, w.bars(trace.Store, Tail, span(0, len(w.Snake.Bars)))...)
+	w.Show(trace.Step{Kind: Estimate})
 }
 
 // begin lets the bars of a run follow into the line; the golden bar goes to its row.
 func (w *worker) begin(r Run) (moves []trace.Move) {
-	if w.view.In {
-		w.view.Golden++
+	if w.View.In {
+		w.View.Golden++
 		moves = append(moves, trace.Moving(Line, Rows, piece.Of(place.Tens), 1))
 	}
-	w.view = View{Golden: w.view.Golden, Aside: w.view.Aside, Old: r.Old, From: r.From, To: r.To, Counted: r.Old}
+	w.View = View{Golden: w.View.Golden, Aside: w.View.Aside, Old: r.Old, From: r.From, To: r.To, Counted: r.Old}
 	return append(moves, w.bars(Tail, Line, span(r.From, r.To))...)
 }
 
@@ -200,8 +194,8 @@ func (w *worker) begin(r Run) (moves []trace.Move) {
 func (w *worker) counts(r Run, nth, to int) {
 	moves := w.begin(r)
 	for bead := r.Old + 1; bead <= to; bead++ {
-		w.view.Counted = bead
-		w.step(trace.Step{Kind: Count, Count: bead, Ten: nth}, moves...)
+		w.View.Counted = bead
+		w.Show(trace.Step{Kind: Count, Count: bead, Ten: nth}, moves...)
 		moves = nil
 	}
 }
@@ -212,18 +206,18 @@ var golden = piece.Of(place.Tens)
 // ten works one ten, from counting to the remainder bar.
 func (w *worker) ten(nth int, r Run) {
 	w.counts(r, nth, Ten)
-	w.view.Beneath = true
-	w.step(trace.Step{Kind: Stop, Count: Ten, Ten: nth}, trace.Moving(trace.Store, trace.Beside, golden, 1))
-	w.view.Beneath, w.view.In = false, true
-	w.step(trace.Step{Kind: Golden, Count: Ten, Ten: nth, Half: true}, trace.Moving(trace.Beside, Line, golden, 1))
+	w.View.Beneath = true
+	w.Show(trace.Step{Kind: Stop, Count: Ten, Ten: nth}, trace.Moving(trace.Store, trace.Beside, golden, 1))
+	w.View.Beneath, w.View.In = false, true
+	w.Show(trace.Step{Kind: Golden, Count: Ten, Ten: nth, Half: true}, trace.Moving(trace.Beside, Line, golden, 1))
 	if r.Left > 0 {
-		w.view.Past = r.Left
-		w.step(trace.Step{Kind: Left, Count: r.Left, Ten: nth, Half: true})
+		w.View.Past = r.Left
+		w.Show(trace.Step{Kind: Left, Count: r.Left, Ten: nth, Half: true})
 	}
 	w.aside(nth, r)
 	if r.Left > 0 {
-		w.view.Remain = r.Left
-		w.step(trace.Step{Kind: Remain, Count: r.Left, Ten: nth}, trace.Moving(trace.Store, Line, piece.Remainder(r.Left), 1))
+		w.View.Remain = r.Left
+		w.Show(trace.Step{Kind: Remain, Count: r.Left, Ten: nth}, trace.Moving(trace.Store, Line, piece.Remainder(r.Left), 1))
 	}
 }
 
@@ -234,8 +228,8 @@ func (w *worker) aside(nth int, r Run) {
 	if r.Old > 0 {
 		moves = append(moves, trace.Moving(Line, trace.Store, piece.Remainder(r.Old), 1))
 	}
-	w.view.Aside, w.view.Old, w.view.From = r.To, 0, r.To
-	w.step(trace.Step{Kind: Aside, Count: r.To - r.From, Ten: nth, Half: r.Left > 0}, moves...)
+	w.View.Aside, w.View.Old, w.View.From = r.To, 0, r.To
+	w.Show(trace.Step{Kind: Aside, Count: r.To - r.From, Ten: nth, Half: r.Left > 0}, moves...)
 }
 
 // end counts what follows the last ten; its bars go aside, and one remainder bar closes the
@@ -244,30 +238,30 @@ func (w *worker) end() {
 	r, nth := w.End, len(w.Tens)+1
 	if r.From == r.To {
 		moves := w.begin(r)
-		w.view.Old, w.view.Remain = 0, r.Left
-		w.step(trace.Step{Kind: Close, Count: r.Left, Ten: nth}, moves...)
+		w.View.Old, w.View.Remain = 0, r.Left
+		w.Show(trace.Step{Kind: Close, Count: r.Left, Ten: nth}, moves...)
 		return
 	}
 	w.counts(r, nth, r.Left)
 	w.aside(nth, r)
-	w.view.Remain = r.Left
-	w.step(trace.Step{Kind: Close, Count: r.Left, Ten: nth}, trace.Moving(trace.Store, Line, piece.Remainder(r.Left), 1))
+	w.View.Remain = r.Left
+	w.Show(trace.Step{Kind: Close, Count: r.Left, Ten: nth}, trace.Moving(trace.Store, Line, piece.Remainder(r.Left), 1))
 }
 
 func (w *worker) read() {
 	w.Enter(trace.Reading, place.Ones)
 	var moves []trace.Move
-	if w.view.In {
-		w.view.In = false
-		w.view.Golden++
+	if w.View.In {
+		w.View.In = false
+		w.View.Golden++
 		moves = append(moves, trace.Moving(Line, Rows, golden, 1))
 	}
-	w.view = View{Golden: w.view.Golden, Aside: len(w.Snake.Bars), From: len(w.Snake.Bars), To: len(w.Snake.Bars), Remain: w.view.Remain}
+	w.View = View{Golden: w.View.Golden, Aside: len(w.Snake.Bars), From: len(w.Snake.Bars), To: len(w.Snake.Bars), Remain: w.View.Remain}
 	if len(w.Tens) > 0 {
-		w.step(trace.Step{Kind: ByTens, Count: Ten * len(w.Tens), Ten: len(w.Tens)}, moves...)
+		w.Show(trace.Step{Kind: ByTens, Count: Ten * len(w.Tens), Ten: len(w.Tens)}, moves...)
 	}
 	if w.More {
-		w.step(trace.Step{Kind: Total, Count: w.Snake.Total(), Ten: len(w.Tens)})
+		w.Show(trace.Step{Kind: Total, Count: w.Snake.Total(), Ten: len(w.Tens)})
 	}
 }
 
@@ -275,12 +269,12 @@ func (w *worker) read() {
 func (w *worker) check() {
 	w.Enter(trace.Checking, place.Ones)
 	for i, pair := range w.Pairs {
-		w.view.Paired = i + 1
-		w.step(trace.Step{Kind: Pair, Count: Ten, Ten: i + 1}, w.bars(trace.Aside, trace.Beside, pair[:])...)
+		w.View.Paired = i + 1
+		w.Show(trace.Step{Kind: Pair, Count: Ten, Ten: i + 1}, w.bars(trace.Aside, trace.Beside, pair[:])...)
 	}
 	if len(w.Work.Rest) > 0 {
-		w.view.Rest = true
-		w.step(trace.Step{Kind: Rest, Count: w.Snake.Total() - Ten*len(w.Pairs), Ten: len(w.Tens) - len(w.Pairs)}, w.bars(trace.Aside, trace.Beside, w.Work.Rest)...)
+		w.View.Rest = true
+		w.Show(trace.Step{Kind: Rest, Count: w.Snake.Total() - Ten*len(w.Pairs), Ten: len(w.Tens) - len(w.Pairs)}, w.bars(trace.Aside, trace.Beside, w.Work.Rest)...)
 	}
-	w.step(trace.Step{Kind: Same, Count: w.Snake.Total(), Ten: len(w.Tens)})
+	w.Show(trace.Step{Kind: Same, Count: w.Snake.Total(), Ten: len(w.Tens)})
 }

@@ -80,6 +80,28 @@ type Rules struct {
 	Parse func(text string) (Data, error)
 }
 
+// RulesOf are the rules of a kind whose data is kept as its own JSON, from version 2 on, and is
+// held to be valid when it is read.
+func RulesOf[T Data](version int, parse func(string) (T, error)) Rules {
+	return Rules{
+		Version: version,
+		Read: func(_ int, text []byte) (Data, error) {
+			var data T
+			if err := json.Unmarshal(text, &data); err != nil {
+				return nil, err
+			}
+			return data, data.Valid()
+		},
+		Parse: func(text string) (Data, error) {
+			data, err := parse(text)
+			if err != nil {
+				return nil, err
+			}
+			return data, nil
+		},
+	}
+}
+
 // Errors about a task.
 var (
 	ErrKind    = errors.New("this kind of task is not known here")

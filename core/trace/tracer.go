@@ -44,3 +44,17 @@ func (t *Tracer) Zones() Zones { return t.zones }
 
 // Moving is count of a piece going from one zone to another.
 func Moving(from, to Zone, p piece.Piece, count int) Move { return Move{from, to, p, count} }
+
+// Viewer is a Tracer that keeps beside each step how everything lies after it, in the words of
+// the room that works the task.
+type Viewer[V any] struct {
+	Tracer
+	View  V // how it lies now
+	Views []V
+}
+
+// Show adds a step after which everything lies as the view says.
+func (v *Viewer[V]) Show(s Step, moves ...Move) {
+	v.Step(s, moves...)
+	v.Views = append(v.Views, v.View)
+}

@@ -55,8 +55,6 @@ func shots(address, folder string) error {
 	g.Key(" ", " ", " ", " ", " ", " ").See("slide together").Press("beads")
 	g.Key("w").See("answer 3843").Press("Wren A. right, 3843").Key("2").See("no answer").Key("3", "7", "3", "3", "n").Picture(to("record"))
 	g.Press("Class").See("days since last seen").Press("one swap, higher").See("stage 7 of 12").Picture(to("class"))
-	g.Turn(390, 844).Picture(to("phone"))
-	g.Turn(1280, 800)
 	g.Press("subtraction").See("across one zero").Press("Greta Z., 0 days").See("Records, newest first").Picture(to("learner"))
 	g.Press("what goes wrong").See("Why this lesson").Picture(to("learner-wrong"))
 	g.Press("Numbers").See("Twelve of them").Write("Numbers of your own", "5003-1264").Press("Look").See("across zeros").Press("Gather").See("Who comes?").Press("Wren A.").See("1Wren A.").Press("Teo B.").See("2Teo B.").Press("done").Press("To the mat").See("About how much").Key(" ").See("One tray for the larger")
@@ -66,16 +64,29 @@ func shots(address, folder string) error {
 		g.Key(" ")
 	}
 	g.See("Sixty-seven. Six tens seven ones.").Picture(to("mat-rack"))
+	bars(g, to)
 	whole(g, window, address, to)
 	papers(g, to)
 	g.Press("Orchard room").See("In the class’s own words").See("Ten for one is called").Picture(to("settings"))
-	g.Press("People").See("22 children").Press("Hugo M.").See("leaves the class").Press("Invite an assistant").See("works once").Picture(to("people"))
-	g.Press("Settings").See("Log out").Press("Log out").See("Log in")
+	g.See("Log out").Press("Log out").See("Log in")
 
 	// The youngest.
 	g.LogIn(address, demo.Logins()[4].Email, demo.Password).See("Seed room").Press("Numbers").Holds("the boards", "document.querySelector('#own')").Press("Tens").See("Which numbers")
 	g.Press("writing teens").Holds("teens", "document.querySelector('[data-hand] [aria-label*=word]')").Holds("a word", "(document.querySelector('[data-hand] [aria-label*=word]').click(), true)").Picture(to("numbers-tens"))
 	return errors.Join(g.Err(), window.Err())
+}
+
+// bars plans a snake, and counts one to a ten.
+func bars(g *guide.Guide, to func(string) string) {
+	g.Press("Numbers").Holds("the boards", "document.querySelector('#own')").Press("Snakes").See("bars in a snake").Press("second snake").Settle().Press("4 left").See("Never is 0").Settle().Press("1 left").Settle().Press("1 left").Settle().Press("one bar more").Settle().Picture(to("numbers-snakes"))
+	g.Write("Bars of your own", "5,2,8,8,5,6,3,9,4,7").Press("Look").See("fifty-seven").Press("Gather").See("Who comes?").Press("Suvi T.").Press("Rafi N.").Press("done").Press("To the mat").Holds("on the mat", "document.querySelector('[data-snake]')")
+	for range 60 {
+		if g.Err() != nil || guide.Read[bool](g, "!!document.querySelector('[data-snake=remain][data-golden=\"3\"]')") {
+			break
+		}
+		g.Key(" ").Settle()
+	}
+	g.See("four are left of the six").Picture(to("mat-snake"))
 }
 
 // papers looks at sheets for the class, and types some answers back.

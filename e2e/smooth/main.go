@@ -1,7 +1,7 @@
 // Command smooth measures how a full mat steps in a slow browser: make smooth. It
 // walks through a lesson with 9, 19, 19 and 19 pieces in a running demo with the
 // processor slowed down, more than once, and prints frames and script beside an empty
-// page's.
+// page's; then through a snake of ten bars.
 package main
 
 import (
@@ -82,7 +82,21 @@ func smooth(address string) error {
 		}
 		report("a full mat of "+material, walked)
 	}
-	return nil
+	walked := walkSnake(g)
+	if g.Err() == nil {
+		report("a snake of ten bars", [][]step{walked})
+	}
+	return g.Err()
+}
+
+// walkSnake steps once through a snake of ten bars, which has many more steps than a problem.
+func walkSnake(g *guide.Guide) (steps []step) {
+	g.Slow(1).Press("Numbers").Holds("the boards", "document.querySelector('#own')").Press("Snakes").See("bars in a snake").Settle().Write("Bars of your own", "5,2,8,8,5,6,3,9,4,7").Press("Look").See("fifty-seven").Press("Gather").See("Who comes?").Press("done").Press("To the mat").Holds("on the mat", "document.querySelector('[data-snake]')").Settle().LetGo()
+	g.Slow(slower)
+	for g.Err() == nil && !guide.Read[bool](g, "!!document.querySelector('[data-last]')") {
+		steps = append(steps, watch(g, "document.body.dispatchEvent(new KeyboardEvent('keydown', { key: ' ', bubbles: true }))"))
+	}
+	return steps
 }
 
 // walk opens the lesson with a material and steps through it, again and again.

@@ -4,6 +4,7 @@
   import Mark from '../../lib/pieces/Mark.svelte';
   import SumCord from '../../lib/pieces/SumCord.svelte';
   import type { Sum } from '../../lib/wire.gen';
+  import { along } from './hand';
 
   let { sums, picked, onpick }: { sums: Sum[]; picked?: string; onpick: (sum: Sum) => void } =
     $props();
@@ -11,23 +12,7 @@
   const at = $derived(sums.findIndex((s) => s.text === picked));
   let group = $state<HTMLElement>();
 
-  function arrows(event: KeyboardEvent): void {
-    const row = getComputedStyle(group!).gridTemplateColumns.split(' ').length;
-    const steps: Record<string, number> = {
-      ArrowRight: 1,
-      ArrowLeft: -1,
-      ArrowDown: row,
-      ArrowUp: -row,
-    };
-    const step = steps[event.key];
-    const next = step && sums[(Math.max(at, 0) + step + sums.length) % sums.length];
-    if (!next) return;
-    event.preventDefault();
-    onpick(next);
-    requestAnimationFrame(() =>
-      group?.querySelector<HTMLElement>('[aria-checked="true"]')?.focus(),
-    );
-  }
+  const arrows = (event: KeyboardEvent): void => along(event, group!, sums, at, onpick);
 </script>
 
 <div

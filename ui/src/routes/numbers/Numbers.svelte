@@ -164,28 +164,39 @@
   /** The last asking: what changes lengths waits until they are known. */
   let pending: Promise<void> = Promise.resolve();
   const choose = (next: Choose): Promise<void> => (pending = send(next));
-  async function send(next: Choose): Promise<void> {
-    ask = next;
+  /** Asks for some to choose from. Only the last asking counts; what was picked or looked at
+      meanwhile stays. */
+  async function asking<T>(
+    path: string,
+    body: object,
+    take: (got: T) => { first?: Sum; says: string },
+  ): Promise<void> {
     const turn = ++asked;
     const before = picked;
     choosing = true;
     try {
-      const got = await guarded(api<Chosen>('POST', classPath('/choose'), next));
+      const got = await guarded(api<T>('POST', classPath(path), body));
       if (turn !== asked) return;
-      chosen = got;
       trouble = undefined;
-      const { children, days, spread, brings } = next;
-      ask = { ...got.choice, children, days, spread, brings, count: TWELVE, seed: '' };
-      sessionStorage.setItem(kept, JSON.stringify({ ...ask, seed: got.seed }));
-      if (!got.knots.some((k) => k.place === hand)) hand = got.knots[0]?.place ?? 'ones';
-      // A sum that was picked or looked at meanwhile stays.
-      if (picked === before) picked = got.problems[0];
-      shared.said = `${got.fits} problems fit`;
+      const { first, says } = take(got);
+      if (picked === before) picked = first;
+      shared.said = says;
     } catch (error) {
       if (turn === asked) trouble = troubleOf(error);
     } finally {
       if (turn === asked) choosing = false;
     }
+  }
+  function send(next: Choose): Promise<void> {
+    ask = next;
+    return asking<Chosen>('/choose', next, (got) => {
+      chosen = got;
+      const { children, days, spread, brings } = next;
+      ask = { ...got.choice, children, days, spread, brings, count: TWELVE, seed: '' };
+      sessionStorage.setItem(kept, JSON.stringify({ ...ask, seed: got.seed }));
+      if (!got.knots.some((k) => k.place === hand)) hand = got.knots[0]?.place ?? 'ones';
+      return { first: got.problems[0], says: `${got.fits} problems fit` };
+    });
   }
 
   /** Picks a stage; the lengths of the numbers are fitted to it. */
@@ -239,70 +250,37 @@
     const first = isSingle(id) || isSnakes(id) ? wanted : (here.find((s) => s.opens) ?? here[0]);
     if (first) stage(first.id);
   }
-  async function chooseOne(next: ChooseOne): Promise<void> {
+  function chooseOne(next: ChooseOne): Promise<void> {
     oneAsk = next;
-    const turn = ++asked;
-    const before = picked;
-    choosing = true;
-    try {
-      const got = await guarded(api<ChosenOne>('POST', classPath('/numbers'), next));
-      if (turn !== asked) return;
+    return asking<ChosenOne>('/numbers', next, (got) => {
       one = got;
-      trouble = undefined;
       oneAsk = { ...got.choice, children: next.children, days: next.days, count: TWELVE, seed: '' };
       sessionStorage.setItem(keptOne, JSON.stringify({ ...got.choice, seed: got.seed }));
-      if (picked === before) picked = got.problems[0];
-      shared.said = `${got.left} questions fit`;
-    } catch (error) {
-      if (turn === asked) trouble = troubleOf(error);
-    } finally {
-      if (turn === asked) choosing = false;
-    }
+      return { first: got.problems[0], says: `${got.left} questions fit` };
+    });
   }
-  async function chooseSnakes(next: ChooseSnake): Promise<void> {
+  function chooseSnakes(next: ChooseSnake): Promise<void> {
     snakeAsk = next;
-    const turn = ++asked;
-    const before = picked;
-    choosing = true;
-    try {
-      const got = await guarded(api<ChosenSnakes>('POST', classPath('/snakes'), next));
-      if (turn !== asked) return;
+    return asking<ChosenSnakes>('/snakes', next, (got) => {
       chosenSnakes = got;
-      trouble = undefined;
       const { children, days } = next;
       snakeAsk = { ...got.choice, children, days, count: SIX, seed: '' };
       sessionStorage.setItem(keptSnake, JSON.stringify({ ...got.choice, seed: got.seed }));
-      if (picked === before) picked = got.snakes[0];
-      shared.said = `${got.fits} snakes fit`;
-    } catch (error) {
-      if (turn === asked) trouble = troubleOf(error);
-    } finally {
-      if (turn === asked) choosing = false;
-    }
+      return { first: got.snakes[0], says: `${got.fits} snakes fit` };
+    });
   }
-  async function chooseBars(next: ChooseBars): Promise<void> {
+  function chooseBars(next: ChooseBars): Promise<void> {
     barsAsk = next;
-    const turn = ++asked;
-    const before = picked;
-    choosing = true;
-    try {
-      const got = await guarded(api<ChosenBars>('POST', classPath('/bars'), next));
-      if (turn !== asked) return;
+    return asking<ChosenBars>('/bars', next, (got) => {
       chosenBars = got;
-      trouble = undefined;
       const { children, days } = next;
       barsAsk = { ...got.choice, children, days, count: TWELVE, seed: '' };
       sessionStorage.setItem(
         keptBars(next.kind),
         JSON.stringify({ ...got.choice, seed: got.seed }),
       );
-      if (picked === before) picked = got.problems[0];
-      shared.said = `${got.left} questions fit`;
-    } catch (error) {
-      if (turn === asked) trouble = troubleOf(error);
-    } finally {
-      if (turn === asked) choosing = false;
-    }
+      return { first: got.problems[0], says: `${got.left} questions fit` };
+    });
   }
   const stageNow = $derived(
     ofBars

@@ -9,6 +9,7 @@
   import Plain from '../../lib/parts/Plain.svelte';
   import Wrong from '../../lib/parts/Wrong.svelte';
   import type { ChooseOne, ChosenOne, Sum, Trouble } from '../../lib/wire.gen';
+  import { along } from './hand';
 
   let {
     chosen,
@@ -84,18 +85,7 @@
 
   let group = $state<HTMLElement>();
   const at = $derived(chosen.problems.findIndex((p) => p.text === picked?.text));
-  function arrows(event: KeyboardEvent): void {
-    const row = getComputedStyle(group!).gridTemplateColumns.split(' ').length;
-    const step = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: row, ArrowUp: -row }[event.key];
-    const list = chosen.problems;
-    const next = step && list[(Math.max(at, 0) + step + list.length) % list.length];
-    if (!next) return;
-    event.preventDefault();
-    onpick(next);
-    requestAnimationFrame(() =>
-      group?.querySelector<HTMLElement>('[aria-checked="true"]')?.focus(),
-    );
-  }
+  const arrows = (event: KeyboardEvent): void => along(event, group!, chosen.problems, at, onpick);
 </script>
 
 <ThingDefs />

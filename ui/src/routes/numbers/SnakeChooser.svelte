@@ -7,6 +7,7 @@
   import Sides from '../../lib/parts/Sides.svelte';
   import Wrong from '../../lib/parts/Wrong.svelte';
   import type { ChooseSnake, ChosenSnakes, Sum, Trouble } from '../../lib/wire.gen';
+  import { along } from './hand';
 
   let {
     chosen,
@@ -50,17 +51,7 @@
   const said = (fits: string): string => BigInt(fits).toLocaleString('en');
   let group = $state<HTMLElement>();
   const at = $derived(chosen.snakes.findIndex((p) => p.text === picked?.text));
-  function arrows(event: KeyboardEvent): void {
-    const step = { ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1 }[event.key];
-    const list = chosen.snakes;
-    const next = step && list[(Math.max(at, 0) + step + list.length) % list.length];
-    if (!next) return;
-    event.preventDefault();
-    onpick(next);
-    requestAnimationFrame(() =>
-      group?.querySelector<HTMLElement>('[aria-checked="true"]')?.focus(),
-    );
-  }
+  const arrows = (event: KeyboardEvent): void => along(event, group!, chosen.snakes, at, onpick);
   let wide = $state(600);
 </script>
 
