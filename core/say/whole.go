@@ -5,6 +5,7 @@ import (
 
 	"vineswap/core/book"
 	"vineswap/core/number"
+	"vineswap/core/numberrods"
 	"vineswap/core/opener"
 	"vineswap/core/place"
 	"vineswap/core/slip"
@@ -141,8 +142,11 @@ func (w Words) TaskShort(t task.Task) string {
 	if _, of := opener.SpotFrom(t); of {
 		return "slip?"
 	}
-	if s, of := snake.From(t); of {
-		return "snake of " + w.Number(place.Number(len(s.Bars)))
+	if _, of := snake.From(t); of {
+		return "snake"
+	}
+	if _, of := numberrods.From(t); of {
+		return "rods"
 	}
 	return w.Task(t)
 }

@@ -54,7 +54,7 @@
   {#if sum.one}
     <Glance one={sum.one} material={lesson.link.material} size={1.15} />
   {:else if isOfBars(sum)}
-    <BarsRow {sum} width={184} />
+    <BarsRow {sum} width={160} />
   {:else if lesson.card}
     <span class="kid">{lesson.card}</span>
   {:else if lesson.spot}

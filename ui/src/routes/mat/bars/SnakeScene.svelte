@@ -79,7 +79,7 @@
   /** No number is smaller; where there is no room for all, those of five and ten stand there. */
   const LEAST = 14.2;
   const FIVE = 5;
-  const digits = $derived(Math.max(LEAST, Math.min(23, u * 0.82)));
+  const digits = $derived(Math.max(LEAST, u * 0.82));
   const fives = $derived(u < 15);
   const legible = (size: number): number => Math.max(LEAST, size);
   /** Bars that go next, or went just now. */
@@ -306,7 +306,7 @@
   {/if}
   {#if v.aside && !(step.at.startsWith('check') && v.rest)}
     <path class="tray" d="M8 {aboveTray}H{w - 8}" />
-    <text class="aside" x="14" y={aboveTray - 6}
+    <text class="aside" x="14" y={aboveTray - 6} font-size={Math.max(15, u * 0.55)}
       >{spread && v.paired + (v.rest ? 1 : 0) > 0
         ? 'laid aside, not yet paired'
         : 'laid aside'}</text
@@ -407,7 +407,6 @@
   }
   .aside {
     font-family: Atkinson, sans-serif;
-    font-size: 15px;
     fill: var(--ink-2);
   }
 </style>
