@@ -312,8 +312,11 @@
           >
         {/if}
         {#if names && i >= chain.from && i <= v.tagged}
-          <text class="name" class:next={i === v.tagged} x={end} y={at.y + 0.7 * u + 32 + tag * 0.7}
-            >{child(i)}</text
+          <text
+            class="name"
+            class:next={i === v.tagged}
+            x={end + lean - tag / 2}
+            y={at.y + 0.7 * u + 32 + tag * 0.7}>{child(i)}</text
           >
         {/if}
       {/if}
