@@ -52,7 +52,7 @@ func TestASecondSnakeWithASlip(t *testing.T) {
 	if !slices.Contains(bars.Remainders(), 4) || len(bars.Bars) != 6 {
 		t.Errorf("planned was %v", bars)
 	}
-	g.Press("Write up who did what").See("Who did what").Key("1").Press("remainder miscounted").See("What was left of a bar was miscounted").Press("Save").See("Undo").Press("Finish the lesson").See("No lesson in hand")
+	written(g).Key("1").Press("remainder miscounted").See("What was left of a bar was miscounted").Press("Save").See("Undo").Press("Finish the lesson").See("No lesson in hand")
 	s.check(g)
 	kept := s.keptOf("nela", aChild)[bars.String()]
 	if kept.Right() || kept.Answer != fmt.Sprintf("%d, remainder miscounted", bars.Total()) || kept.Stage != snake.Second && ladder.Credit(kept.Task, kept.Stage) != snake.Second || !slices.Equal(kept.Task.Explains(kept.Answer), []slip.ID{slip.RemainderMiscounted}) {
@@ -114,7 +114,7 @@ func TestChainsAndRods(t *testing.T) {
 	} {
 		laidBy(g, c.board, c.text, aChild)
 		stepsTo(g, theEnd)
-		g.See(c.end).Press("Write up who did what").See("Who did what").Press(aChild + " right").See("Undo").Press("Finish the lesson").See("No lesson in hand")
+		written(g.See(c.end)).Press(aChild + " right").See("Undo").Press("Finish the lesson").See("No lesson in hand")
 		if kept, there := s.keptOf("nela", aChild)[c.text]; !there || !kept.Right() || ladder.Credit(kept.Task, kept.Stage) != c.stage {
 			t.Errorf("%s is kept as %+v", c.text, kept)
 		}
@@ -152,6 +152,11 @@ func stepsTo(g *guide.Guide, there string) *guide.Guide {
 		g.Key(" ").Holds("a step on", fmt.Sprintf("document.querySelector('[data-step]')?.dataset.step !== %q", step))
 	}
 	return g.Holds("it is there", there)
+}
+
+// written goes from the last step to who did what, once the foot of the book leads there.
+func written(g *guide.Guide) *guide.Guide {
+	return g.Holds("the foot", "document.querySelector('[data-next]')?.innerText.startsWith('Write up who did what')").Settle().Press("Write up who did what").See("Who did what")
 }
 
 // bars looks at what is laid with bars of beads and number rods: chosen, gathered, in the middle
