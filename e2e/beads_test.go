@@ -171,7 +171,7 @@ func bars(s school, g *guide.Guide, look func(name string)) {
 	look("Mat, a snake at its check")
 	g.Press("Write up who did what").See("Who did what").Key("1").Press("golden bar forgotten").See("A golden bar was forgotten").Settle()
 	look("Record, a snake with a slip")
-	g.Press("Numbers").Press("Chains").See("Counted from").Settle()
+	g.Press("Numbers").Holds("the boards", "document.querySelector('[aria-label=Strand]')").Press("Chains").See("Counted from").Settle()
 	look("Numbers, chains")
 	laidBy(g, "Chains", "chain 7", "Pia L.", "Finn O.").Key(" ", " ", " ", " ").Holds("four tags", "document.querySelector('[data-tagged=\"4\"]')").Settle()
 	look("Mat, a chain with its tags")
@@ -183,6 +183,6 @@ func bars(s school, g *guide.Guide, look func(name string)) {
 	look("Mat, number rods")
 	laidBy(g, "Rods", "rods to 10", "Hugo M.").Key(" ", " ", " ", " ").Settle()
 	look("Mat, number rods in order")
-	g.Press("Numbers").Press("Rods").See("The long one").Settle()
+	g.Press("Numbers").Holds("the boards", "document.querySelector('[aria-label=Strand]')").Press("Rods").See("The long one").Settle()
 	look("Numbers, rods")
 }

@@ -314,13 +314,16 @@ const touched = `((e) => {
 const aimed = `((name) => {
   const e = %[1]s(name), at = %[2]s(e);
   if (!at) return [];
+  window.letGo?.(); // of a touch that never came
   window.hit = undefined;
   const types = ['pointerdown', 'mousedown', 'pointerup', 'mouseup', 'click'];
   const look = (event) => {
     window.hit ??= e.contains(event.target);
     if (!window.hit) (event.preventDefault(), event.stopImmediatePropagation());
-    if (event.type === 'mouseup') setTimeout(() => types.forEach((t) => window.removeEventListener(t, look, true)));
+    if (event.type === 'mouseup') setTimeout(letGo);
   };
+  const letGo = () => types.forEach((t) => window.removeEventListener(t, look, true));
+  window.letGo = letGo;
   types.forEach((t) => window.addEventListener(t, look, true));
   return at;
 })`

@@ -255,8 +255,8 @@
   {#each bars.slice(v.aside + 1, v.to) as at (at.x)}
     {#if !spread}<circle class="joint" cx={at.x} cy={at.y} r={0.19 * u} />{/if}
   {/each}
-  {#each bars.slice(Math.max(v.to, 1)) as at, k (k)}
-    {#if k > 0}<circle class="joint" cx={at.x} cy={at.y} r={0.19 * u} />{/if}
+  {#each bars.slice(v.to + 1) as at, k (k)}
+    <circle class="joint" cx={at.x} cy={at.y} r={0.19 * u} />
   {/each}
   {#if spread}
     {#each snake.pairs.slice(0, v.paired) as [a, b] (b)}
