@@ -266,6 +266,7 @@ func TestNumbersForTheWholeClass(t *testing.T) {
 var tasksOf = []string{
 	"4999+4999", "899+798+789+897+988+799", "9999*9", "9999/8", "999:7", "5003-1264", "123456+654321", "9357 pieces cards", "473906 said cards", "43 crowd ring 5", "100 crowd ring 5", "45 sticks count-back", "30 frames say", "19 covered count-on", "40 handful write 3",
 	"99 drawn say", "9999 drawn say", "10 things say", "999999 word write", "99 word pick", "17 numeral match", "1000 kinds say", "1000 ten-of say", "34 riddle write", "9342,9324,9432,9243,9234 pieces order", "473906,473960 numeral sign", "386,275 cards join", "347 numeral rename 3", "100 rack-100 say", "97 numeral push", "20 rack-20 write", "10 fingers say", "99 bundles say",
+	"5,2,8,8,5,6,3,9,4,7", "9,8,9,8,7,9,8,7,6,9,8,7,6,5,9,8,7,6,5,9", "chain 10", "chain 7", "chain 10 to 1000", "9s in 81", "10s in 100", "100s in 1000", "rods to 10", "rods 4 and 6", "rods 7 to 10",
 }
 
 // Every mat that there is stands in the class's window at its fullest: nothing is cut off or

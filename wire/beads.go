@@ -28,6 +28,7 @@ type Snake struct {
 	Tens   []SnakeTen `json:"tens"`  // from the head
 	Pairs  [][]int    `json:"pairs"` // of bars that make ten, by where they stand
 	Rest   []int      `json:"rest"`  // those without a partner
+	Over   int        `json:"over"`  // beads of these
 	Says   string     `json:"says"`  // what it becomes: "5 golden tens and 7"
 	Words  string     `json:"words"` // how many beads, in words
 	Ask    string     `json:"ask"`   // what is asked
@@ -68,6 +69,9 @@ func snakeOf(w say.Words, s snake.Snake) *Snake {
 	for _, p := range pairs {
 		out.Pairs = append(out.Pairs, p[:])
 	}
+	for _, i := range rest {
+		out.Over += s.Bars[i]
+	}
 	return &out
 }
 
@@ -95,7 +99,8 @@ type ChooseSnake struct {
 
 // ChosenSnakes is how many snakes fit, and some of them.
 type ChosenSnakes struct {
-	Fits       string      `json:"fits"` // counts may pass 2^53
+	Stage      string      `json:"stage"` // that they are chosen for
+	Fits       string      `json:"fits"`  // counts may pass 2^53
 	Never      string      `json:"never"`
 	Once       string      `json:"once"`
 	Either     string      `json:"either"`
@@ -160,7 +165,7 @@ func ChosenSnakesOf(class setting.Class, c snake.Choice, ask ChooseSnake, others
 	}
 	owned := class.Beads()
 	out := ChosenSnakes{
-		Fits: space.Fits().String(), Most: min(snake.MostBars, 9*owned.Stairs), Stairs: owned.Stairs, StairsSay: say.SnakeStairs(owned.Stairs), Remainders: owned.Remainders,
+		Stage: string(snake.StageFor(c.Cut)), Fits: space.Fits().String(), Most: min(snake.MostBars, 9*owned.Stairs), Stairs: owned.Stairs, StairsSay: say.SnakeStairs(owned.Stairs), Remainders: owned.Remainders,
 		Snakes: []Sum{}, Mends: []SnakeMend{}, Choice: askOf(c, ask), Seed: fmt.Sprint(seed),
 	}
 	for cut, into := range map[choose.Want]*string{choose.No: &out.Never, choose.Yes: &out.Once, choose.Any: &out.Either} {
@@ -332,7 +337,7 @@ func figure(n int) (id, says string) { return fmt.Sprint(n), fmt.Sprint(n) }
 var barsFamilies = map[task.Kind]barsFamily{
 	chain.Kind: {
 		rows: []BarsRow{
-			{ID: "beads", Name: "Bars of", Options: toggles([]int{1, 2, 3, 4, 5, 6, 7, 8, 9, 10}, figure)},
+			{ID: "beads", Name: "Bars of", Options: toggles([]int{1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 100}, figure)},
 			{ID: "asks", Name: "Asked", Options: toggles([]chain.Asks{chain.Count, chain.HowMany}, func(a chain.Asks) (string, string) { return string(a), say.ChainAsks(a) })},
 			{ID: "length", Name: "Length", Options: toggles([]chain.Lengths{chain.ToSquare, chain.ToCube}, func(l chain.Lengths) (string, string) { return string(l), say.ChainLength(l) })},
 			{ID: "from", Name: "Counted from", Single: true, Options: []Toggle{{ID: "zero", Name: "0"}, {ID: "tag", Name: "a tag"}}},

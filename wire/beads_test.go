@@ -62,6 +62,9 @@ func TestChosenSnakes(t *testing.T) {
 			if err := bars.LaidFrom(got.Stairs, got.Remainders); err != nil || bars.Total() != s.Answer || len(s.Snake.Tens) != bars.Golden() || s.Stage.ID != string(ladder.Credit(bars.Task(), "")) {
 				t.Errorf("%s: %+v, %v", name, s.Snake, err)
 			}
+			if c.ask.Cut != "" && s.Stage.ID != got.Stage || s.Snake.Over != bars.Total()-10*len(s.Snake.Pairs) {
+				t.Errorf("%s: chosen for %s, %s counts for %s; %d beads have no partner", name, got.Stage, s.Text, s.Stage.ID, s.Snake.Over)
+			}
 		}
 		again, err := wire.SnakeChoiceOf(class, got.Choice)
 		if err != nil || again != choice {
@@ -96,6 +99,10 @@ func TestChosenBars(t *testing.T) {
 				t.Errorf("%s: %s", kind, p.Text)
 			}
 		}
+	}
+	hundreds, err := wire.ChosenBarsOf(setting.Default(), wire.ChooseBars{Kind: "chain", Count: 12, Wanted: map[string][]string{"beads": {"100"}, "asks": {"how-many"}}}, nil, 3)
+	if err != nil || hundreds.Fits != 9 || hundreds.Problems[0].Chain.Beads != 100 {
+		t.Errorf("hundreds: %+v, %v", hundreds, err)
 	}
 	var field *wire.FieldError
 	for _, ask := range []wire.ChooseBars{{Kind: "sticks"}, {Kind: "chain", Wanted: map[string][]string{"beads": {"11"}}}, {Kind: "number-rods", Wanted: map[string][]string{"asks": {"sing"}}}} {

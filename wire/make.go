@@ -138,7 +138,11 @@ func StageOf(w say.Words, id choose.StageID) Stage {
 		return Stage{ID: string(id), Name: w.Stage(id), Asks: w.StageAsks(id), Knots: []string{}, Kind: string(number.Kind), Hollow: []bool{}}
 	}
 	if beads.Has(id) {
-		return Stage{ID: string(id), Name: w.Stage(id), Asks: w.StageAsks(id), Knots: []string{}, Kind: string(beads.Kind(id)), Hollow: []bool{}}
+		s := Stage{ID: string(id), Name: w.Stage(id), Asks: w.StageAsks(id), Knots: []string{}, Kind: string(beads.Kind(id)), Hollow: []bool{}}
+		if beads.Kind(id) == snake.Kind {
+			s.Cut = snake.Cut(id).String()
+		}
+		return s
 	}
 	f := id.Figure()
 	s := Stage{ID: string(id), Name: w.Stage(id), Asks: w.StageAsks(id), Least: id.Least(), Most: id.Most(), Made: f.Made, Knots: []string{}, Kind: string(id.Kind()), Few: id.Numbers(), Hollow: f.Zeros}

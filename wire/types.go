@@ -187,6 +187,7 @@ type Stage struct {
 	Few     int      `json:"few"`               // how many numbers it needs at least
 	Hollow  []bool   `json:"hollow"`            // the zeros of its example, ones first
 	Opens   bool     `json:"opens"`             // numbers of its kind are first chosen for it
+	Cut     string   `json:"cut,omitempty"`     // of snakes: whether a ten cuts a bar, no or yes
 	Example *One     `json:"example,omitempty"` // of a stage in which one number is asked
 }
 

@@ -25,6 +25,22 @@ const (
 	Second choose.StageID = "joining/second-snake" // at least one ten cuts a bar
 )
 
+// Cut is whether a ten cuts a bar at a stage: never at the first.
+func Cut(id choose.StageID) choose.Want {
+	if id == First {
+		return choose.No
+	}
+	return choose.Yes
+}
+
+// StageFor is the stage that snakes are chosen for by what is wished of their cuts.
+func StageFor(cut choose.Want) choose.StageID {
+	if cut == choose.No {
+		return First
+	}
+	return Second
+}
+
 // Stages returns the stages in teaching order.
 func Stages() []choose.StageID { return []choose.StageID{First, Second} }
 

@@ -186,6 +186,7 @@ export interface Stage {
   few: number;
   hollow: boolean[];
   opens: boolean;
+  cut?: string;
   example?: One;
 }
 export interface One {
@@ -316,6 +317,7 @@ export interface Snake {
   tens: SnakeTen[];
   pairs: number[][];
   rest: number[];
+  over: number;
   says: string;
   words: string;
   ask: string;
@@ -882,6 +884,7 @@ export interface OneWay {
   answered: string;
 }
 export interface ChosenSnakes {
+  stage: string;
   fits: string;
   never: string;
   once: string;

@@ -18,12 +18,13 @@
   } = $props();
 
   const LEAST = 44; // px that a finger needs
-  const ROOT = 106; // px for the root, the names of the strands and the last leaf
+  const ROOT = 88; // px for the root and the names of the strands
+  const OVER = 0.72; // of a step, how far a stage's name reaches above its leaf
   const most = $derived(Math.max(...strands.map((s) => s.stages.length)));
   const pitch = $derived(Math.max(w / Math.max(2, strands.length), 168));
   const wide = $derived(pitch * strands.length);
-  const h = $derived(Math.max(room, ROOT + LEAST * (most - 1)));
-  const step = $derived(Math.min(56, (h - ROOT) / Math.max(1, most - 1)));
+  const h = $derived(Math.max(room, ROOT + LEAST * (most - 1 + OVER)));
+  const step = $derived(Math.min(56, (h - ROOT) / (most - 1 + OVER)));
   const ground = $derived(h - 34);
   const x = (i: number): number => 44 + i * pitch;
   const y = (level: number): number => ground - 26 - level * step;
@@ -75,11 +76,13 @@
     <path class="earth" d="M0 {h - 5}C{wide * 0.3} {h - 9} {wide * 0.6} {h - 2} {wide} {h - 5}" />
   </svg>
   {#each strands as s, i (s.id)}
-    <h2 style:left="{x(i) - 24}px" style:top="{y(s.stages.length - 1) - 44}px">{s.name}</h2>
+    <h2 style:left="{x(i) - 24}px" style:top="{y(s.stages.length - 1) - OVER * step - 24}px">
+      {s.name}
+    </h2>
     {#each s.stages as n, level (n.leaf.stage)}
       <button
         style:left="{x(i) - 28}px"
-        style:top="{y(level) - step * 0.72}px"
+        style:top="{y(level) - OVER * step}px"
         style:width="{pitch - 36}px"
         style:height="{step}px"
         class={n.leaf.state}

@@ -91,7 +91,7 @@
         </svg>
       {:else if s.kind === 'snake'}
         <svg width="96" height="22" viewBox="0 0 96 22" aria-hidden="true">
-          {#if s.id.endsWith('first-snake')}
+          {#if s.cut === 'no'}
             <g transform="translate(2 13)"><Bar n={6} u={8} eyes={false} /></g>
             <g transform="translate(54 13)"><Bar n={4} u={8} eyes={false} /></g>
             <path d="M88 3V21M92 3V21" stroke="var(--ink)" stroke-width="1.6" />

@@ -209,9 +209,8 @@
       return;
     }
     if (s.kind === 'snake') {
-      const cut = s.id.endsWith('first-snake') ? 'no' : 'yes';
-      const left = cut === 'no' ? {} : snakeAsk.left;
-      void chooseSnakes({ ...snakeAsk, cut, left, seed: '' });
+      const left = s.cut === 'no' ? {} : snakeAsk.left;
+      void chooseSnakes({ ...snakeAsk, cut: s.cut ?? 'any', left, seed: '' });
       return;
     }
     if (s.kind === 'number') {
@@ -286,9 +285,7 @@
     ofBars
       ? (desk.stages.find((s) => s.kind === board)?.id ?? 'none')
       : snakes
-        ? (desk.stages.find(
-            (s) => s.kind === 'snake' && s.id.endsWith('first-snake') === (snakeAsk.cut === 'no'),
-          )?.id ?? '')
+        ? (chosenSnakes?.stage ?? '')
         : single
           ? (one?.choice.stage ?? oneAsk.stage)
           : ask.stage,

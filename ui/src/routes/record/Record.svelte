@@ -361,7 +361,9 @@
                     : p.one.number}<span class="small">{p.one.answeredName}</span></span
                 >
               {:else if p.snake ?? p.chain ?? p.rods}
-                <span class="kid short"><BarsRow sum={p} width={72} most={4} />{p.answer}</span>
+                <span class="kid short"
+                  ><BarsRow sum={p} width={72} most={4} lines={2} />{p.answer}</span
+                >
               {:else}
                 <Written numbers={p.numbers} sign={p.sign} size={20} cell={14} />
               {/if}

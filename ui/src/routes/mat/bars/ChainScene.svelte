@@ -129,10 +129,12 @@
   data-tagged={v.tagged}
 >
   {#if asks && chain.beads === HUNDRED}
-    {@const q = Math.min(120, (w - 60) / 5 - 12, h / 3.4)}
+    {@const q = Math.min(150, (w - 60) / 5 - 12, (h - 240) / 2)}
+    <text class="asked" x={w / 2} y="54" font-size={legible(Math.min(36, w / 20))}>{chain.ask}</text
+    >
     {#each { length: chain.bars }, i (i)}
-      {@const x = 30 + (i % 5) * (q + 14)}
-      {@const y = 0.18 * h + Math.floor(i / 5) * (q + 64)}
+      {@const x = w / 2 - 2.5 * q - 28 + (i % 5) * (q + 14)}
+      {@const y = 90 + Math.floor(i / 5) * (q + 64)}
       <rect class="flat" class:off={i >= v.ringed} {x} {y} width={q} height={q} rx="6" />
       {#each { length: 100 }, k (k)}
         <circle

@@ -11,11 +11,11 @@
   const TEN = 10;
   const order = $derived(rods.asks === 'order');
   const count = $derived(order ? rods.long : TEN);
-  const unit = $derived(Math.min(61, (w - 90) / TEN));
   const below = $derived(order ? 0 : 190);
-  const pitch = $derived(Math.min(36, (h - below - 20) / count));
+  const pitch = $derived(Math.min(order ? 50 : 36, (h - below - 20) / count));
+  const unit = $derived(Math.min((w - 90) / TEN, 3 * pitch)); // a rod is not drawn as a plank
   const high = $derived(pitch - 6);
-  const left = 20;
+  const left = $derived(Math.max(20, (w - TEN * unit - 50) / 2));
   const lower = $derived(h - 130);
   const out = $derived([...v.above, v.under].filter((n) => n > 0));
   /** Those that are not laid in order yet lie mixed. */

@@ -49,8 +49,7 @@
     {#if snake.rest.length && v.paired === snake.pairs.length}
       <li>
         {snake.rest.map((i) => snake.bars[i]).join(' + ')} =
-        {#if v.rest}<b>{snake.total - 10 * snake.pairs.length}</b>{:else}<span class="gap"
-          ></span>{/if}
+        {#if v.rest}<b>{snake.over}</b>{:else}<span class="gap"></span>{/if}
       </li>
     {/if}
   </ul>
