@@ -14,6 +14,7 @@ import (
 	"vineswap/core/number"
 	"vineswap/core/opener"
 	"vineswap/core/place"
+	"vineswap/core/say"
 	"vineswap/core/task"
 	"vineswap/core/trace"
 	"vineswap/e2e/guide"
@@ -308,6 +309,32 @@ func TestEveryMatInTheWindow(t *testing.T) {
 			s.check(w)
 		}
 	}
+}
+
+// What a class is to look at in a round stands in its window, whatever the task; what is heard
+// is not read there.
+func TestWhatTheClassLooksAt(t *testing.T) {
+	s := open(t)
+	w := s.window(1280, 720)
+	for _, text := range append([]string{"34 word push", "8 numeral push", "17 word lay", "47 numeral lay", "52 expanded write", "52 units write", "63 numeral expanded", "63 numeral how-many", "8 fingers write", "7 rack-10 to-ten", "47 numeral draw", "12 pieces write", "473906 said write"}, tasksOf...) {
+		work, err := task.Parse(text)
+		if err != nil {
+			t.Errorf("%s: %v", text, err)
+			continue
+		}
+		l := s.forAll(lesson.Item{Task: work})
+		w.Holds(text, fmt.Sprintf("document.querySelector('[data-window]')?.dataset.lesson === %q && document.querySelector('[data-said]')?.innerText.trim()", l.ID))
+		says := strings.ReplaceAll(guide.Read[string](w, "document.querySelector('[data-window]').innerText"), "\n", "")
+		if asked, of := number.From(work); of && len(asked.Numbers()) == 1 {
+			if given := (say.Words{}).Given(asked); strings.Contains(says, given) != (asked.Shown != number.Said) {
+				t.Errorf("%s: the class reads %q", text, says)
+			}
+		}
+		for _, fault := range guide.Read[[]string](w, walk) {
+			t.Errorf("%s: %s", text, fault)
+		}
+	}
+	s.check(w)
 }
 
 // fullest is the step at which the most pieces lie on the mat.

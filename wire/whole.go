@@ -62,14 +62,16 @@ type RoundNow struct {
 	Shown  int       `json:"shown"` // how often the flash was shown
 	Flash  *Flash    `json:"flash,omitempty"`
 	Slated bool      `json:"slated"` // it is answered on slates
+	Laid   bool      `json:"laid"`   // or pushed, not written
 	Paces  []PaceSay `json:"paces"`  // that this task has, in order
 }
 
 // PaceSay is something that a whole class does.
 type PaceSay struct {
 	ID   string `json:"id"`
-	Name string `json:"name"` // on its button
+	Name string `json:"name"` // among all that is done
 	Says string `json:"says"` // to the class
+	Do   string `json:"do"`   // on the button that leads there
 }
 
 func roundOf(l lesson.Lesson) *RoundNow {
@@ -78,8 +80,12 @@ func roundOf(l lesson.Lesson) *RoundNow {
 	}
 	item := l.Current()
 	out := RoundNow{Pace: string(l.Round.Pace), Shown: l.Round.Shown, Flash: flashOf(item.Flash), Slated: item.Slated(), Paces: []PaceSay{}}
+	if a, of := number.From(item.Task); of {
+		out.Laid = a.Laid()
+	}
 	for _, p := range item.Paces() {
-		out.Paces = append(out.Paces, PaceSay{string(p), say.Pace(string(p)), say.PaceSays(string(p))})
+		words := say.Pace(string(p), item.Task)
+		out.Paces = append(out.Paces, PaceSay{string(p), words.Name, words.Says, words.Do})
 	}
 	return &out
 }

@@ -20,6 +20,11 @@ func (a Asked) OnRack() bool {
 	return a.Answered == Push || a.Shown == Rack10 || a.Shown == Rack20 || a.Shown == Rack100
 }
 
+// Laid tells whether the number is pushed or laid by the children, not written.
+func (a Asked) Laid() bool {
+	return a.Answered == Push || a.Answered == Lay || a.Answered == WithCards || a.Answered == Fill
+}
+
 // Rack is the bead rack on which the number stands in the end; false where there is none.
 func (a Asked) Rack() (rack.Rack, bool) {
 	size := map[Shown]rack.Size{Rack10: rack.Ten, Rack20: rack.Twenty, Rack100: rack.Hundred}[a.Shown]

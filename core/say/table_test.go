@@ -20,7 +20,12 @@ func vocabularies() map[string]map[string]string {
 		"How a child stands": plainly(stateNames), "Children by need": plainly(needNames), "Order of the children": plainly(orderNames),
 		"Slips": slipsSay(), "What can be said of several answers": plainly(verdictNames), "Facts": plainly(factNames), "What a child can do already": {}, "Strands": {}, "How it was worked": {},
 		"How a number is shown": plainly(shownNames), "How a number is answered": plainly(answeredNames),
-		"How the mat saw it": plainly(seenNames), "Why a lesson is put off": plainly(whyNames), "Openers of a whole class": plainly(openerNames), "What a class does in a round": plainly(paceNames), "How a slate was": plainly(slateNames), "Kinds of sheet": plainly(sheetNames), "Facts of a minute": plainly(minuteNames), "Stages": {}, "Settings": plainly(matterNames), "Sides of a setting": {},
+		"How the mat saw it": plainly(seenNames), "Why a lesson is put off": plainly(whyNames), "Openers of a whole class": plainly(openerNames), "What a class does in a round": {}, "How a slate was": plainly(slateNames), "Kinds of sheet": plainly(sheetNames), "Facts of a minute": plainly(minuteNames), "Stages": {}, "Settings": plainly(matterNames), "Sides of a setting": {},
+	}
+	for does, paces := range paceWords {
+		for pace, words := range paces {
+			all["What a class does in a round"][strings.TrimSpace(does+" "+pace)] = words.Name + " · " + words.Says + " · " + words.Do
+		}
 	}
 	for id, names := range strandNames {
 		all["Strands"][string(id)] = names[0] + " · " + names[1]

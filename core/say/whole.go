@@ -14,18 +14,54 @@ import (
 	"vineswap/core/turns"
 )
 
-// paceNames are what a class does in a round of slates, as on its button, and paceSays what the
-// class reads then; by lesson.Pace.
-var (
-	paceNames = map[string]string{"look": "look", "write": "write", "show": "show", "flat": "lay flat", "explain": "one explains", "together": "count together", "wipe": "wipe"}
-	paceSays  = map[string]string{"look": "Look.", "write": "Write it down.", "show": "Show it.", "flat": "Lay it flat. Do not wipe it.", "explain": "One explains.", "together": "All together.", "wipe": "Wipe."}
-)
+// PaceWords are the words for something that a class does in a round.
+type PaceWords struct {
+	Name string // among all that is done
+	Says string // to the class
+	Do   string // to the guide, on the button that leads there
+}
 
-// Pace names what a class does in a round.
-func Pace(p string) string { return paceNames[p] }
+// paceWords are the words by lesson.Pace, with slates; and others where the class pushes, lays or
+// draws, or looks for a slip.
+var paceWords = map[string]map[string]PaceWords{
+	"": {
+		"look": {"look", "Look.", "Look"}, "write": {"write", "Write it down.", "All write"}, "show": {"show", "Show it.", "Slates up"}, "flat": {"lay flat", "Lay it flat. Do not wipe it.", "Lay flat, not wiped"},
+		"explain": {"one explains", "One explains.", "One explains"}, "together": {"count together", "All together.", "Count together"}, "wipe": {"wipe", "Wipe.", "Wipe"},
+	},
+	"push": {
+		"write": {"push", "Push it on your rack.", "All push"}, "show": {"show", "Hands off. Show it.", "Show the racks"}, "flat": {"hands down", "Hands down. Leave it as it is.", "Hands down, leave it"}, "wipe": {"push back", "Push all beads back.", "Push back"},
+	},
+	"lay": {
+		"write": {"lay", "Lay it.", "All lay"}, "show": {"show", "Hands off. Show it.", "Hands off and show"}, "flat": {"hands down", "Hands down. Leave it as it is.", "Hands down, leave it"}, "wipe": {"put back", "Put it all back.", "Put back"},
+	},
+	"draw": {"write": {"draw", "Draw it.", "All draw"}},
+	"spot": {"together": {"show the slip", "All together.", "Show the slip"}},
+}
 
-// PaceSays says it to the class.
-func PaceSays(p string) string { return paceSays[p] }
+// Pace has the words for what a class does in a round of a task.
+func Pace(p string, t task.Task) PaceWords {
+	if own, has := paceWords[does(t)][p]; has {
+		return own
+	}
+	return paceWords[""][p]
+}
+
+// does is what a class does with a task, as in paceWords.
+func does(t task.Task) string {
+	if _, of := opener.SpotFrom(t); of {
+		return "spot"
+	}
+	a, _ := number.From(t)
+	switch {
+	case a.Answered == number.Push:
+		return "push"
+	case a.Laid():
+		return "lay"
+	case a.Answered == number.Draw:
+		return "draw"
+	}
+	return ""
+}
 
 // slateNames name how a slate was, by lesson.SlateMark.
 var slateNames = map[string]string{

@@ -467,6 +467,7 @@ export interface RoundNow {
   shown: number;
   flash?: Flash;
   slated: boolean;
+  laid: boolean;
   paces: PaceSay[];
 }
 export interface Flash {
@@ -479,6 +480,7 @@ export interface PaceSay {
   id: string;
   name: string;
   says: string;
+  do: string;
 }
 export interface SpotSlip {
   examples: SpotExample[];

@@ -19,7 +19,13 @@
 </script>
 
 {#if isOfBars(props.lesson.link.sum)}
-  <BarsScene lesson={props.lesson} index={props.index} w={props.w} h={props.h} />
+  <BarsScene
+    lesson={props.lesson}
+    index={props.index}
+    w={props.w}
+    h={props.h}
+    large={props.large}
+  />
 {:else}
   <OneScene {...props} />
 {/if}

@@ -27,6 +27,10 @@
   const says = $derived(round?.paces.find((p) => p.id === pace)?.says ?? '');
   const index = $derived(Math.max(0, lesson?.steps.findIndex((s) => s.at === moment?.at) ?? 0));
   const step = $derived<Step | undefined>(lesson?.steps[index]);
+  /** One explains what was pushed over, as it stands on the rack. */
+  const pushed = $derived(
+    pace === 'explain' ? (lesson?.steps.findLastIndex((s) => s.kind === 'push-row') ?? -1) : -1,
+  );
   /** The work is shown step by step: at the mat always, with a class when all count together. */
   const works = $derived(!!lesson && (!round || pace === 'together'));
   /** A flash is covered but while it is shown, and when one explains it. */
@@ -121,13 +125,15 @@
       <div class="room" bind:clientWidth={w} bind:clientHeight={h}>
         {#if w > 0 && h > 0}
           {#if wiped}
-            <div class="cloth"><Slate text="" height={h * 0.42} /></div>
+            <div class="cloth">
+              {#if !round?.laid}<Slate text="" height={h * 0.42} />{/if}
+            </div>
           {:else}
             <!-- What is covered lies ready, so that it is shown in one frame. -->
             <div class="work" class:covered>
               <Worked
                 {lesson}
-                {index}
+                index={pushed < 0 ? index : pushed}
                 {words}
                 {w}
                 {h}

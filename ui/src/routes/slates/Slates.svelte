@@ -122,22 +122,13 @@
     return stop;
   });
 
-  const LABELS: Record<string, string> = {
-    write: 'All write',
-    show: 'Slates up',
-    flat: 'Lay flat, not wiped',
-    explain: 'One explains',
-    together: 'Count together',
-    wipe: 'Wipe',
-  };
   const label = $derived.by(() => {
     if (flashes) return `Show it, ${round!.flash!.says}`;
     if (stepsLeft) return stepsLeft.do;
-    const next = paces[at + 1]?.id ?? '';
-    if (next === 'explain' && proposed[0] && !explains && !shared.covered)
+    const next = paces[at + 1];
+    if (next?.id === 'explain' && proposed[0] && !explains && !shared.covered)
       return `${proposed[0].name} explains`;
-    if (next === 'together' && lesson?.spot) return 'Show the slip';
-    if (next) return LABELS[next] ?? next;
+    if (next) return next.do;
     return more ? `On to ${nextText}` : 'Keep and finish';
   });
   const unread = $derived(

@@ -6,13 +6,20 @@
   import RodsScene from './RodsScene.svelte';
   import SnakeScene from './SnakeScene.svelte';
 
-  let { lesson, index, w, h }: { lesson: Lesson; index: number; w: number; h: number } = $props();
+  let {
+    lesson,
+    index,
+    w,
+    h,
+    large = false,
+  }: { lesson: Lesson; index: number; w: number; h: number; large?: boolean } = $props();
 
   interface Shown {
     lesson: Lesson;
     index: number;
     w: number;
     h: number;
+    large?: boolean; // for the last row of a class: what is asked stands below, large
   }
   const SCENES: Record<string, Component<Shown>> = {
     snake: SnakeScene,
@@ -30,6 +37,7 @@
       index={Math.min(index, lesson.steps.length - 1)}
       w={w - 2 * MARGIN}
       h={h - 2 * MARGIN}
+      {large}
     />
   {/if}
 </div>

@@ -4,7 +4,13 @@
   import Bar from '../../../lib/bars/Bar.svelte';
   import type { Lesson } from '../../../lib/wire.gen';
 
-  let { lesson, index, w, h }: { lesson: Lesson; index: number; w: number; h: number } = $props();
+  let {
+    lesson,
+    index,
+    w,
+    h,
+    large = false,
+  }: { lesson: Lesson; index: number; w: number; h: number; large?: boolean } = $props();
 
   const chain = $derived(lesson.link.sum.chain!);
   const step = $derived(lesson.steps[Math.min(index, lesson.steps.length - 1)]!);
@@ -119,6 +125,12 @@
   );
 </script>
 
+{#snippet question(y: number)}
+  {#if !large}
+    <text class="asked" x={w / 2} {y} font-size={legible(Math.min(36, w / 20))}>{chain.ask}</text>
+  {/if}
+{/snippet}
+
 <svg
   width={w}
   height={h}
@@ -130,8 +142,7 @@
 >
   {#if asks && chain.beads === HUNDRED}
     {@const q = Math.min(150, (w - 60) / 5 - 12, (h - 240) / 2)}
-    <text class="asked" x={w / 2} y="54" font-size={legible(Math.min(36, w / 20))}>{chain.ask}</text
-    >
+    {@render question(54)}
     {#each { length: chain.bars }, i (i)}
       {@const x = w / 2 - 2.5 * q - 28 + (i % 5) * (q + 14)}
       {@const y = 90 + Math.floor(i / 5) * (q + 64)}
@@ -150,9 +161,7 @@
       {/if}
     {/each}
   {:else if asks}
-    <text class="asked" x={w / 2} y={0.14 * h} font-size={legible(Math.min(36, w / 20))}
-      >{chain.ask}</text
-    >
+    {@render question(0.14 * h)}
     {#each { length: chain.bars }, i (i)}
       {@const x = rx + i * chain.beads * ru}
       <g transform="translate({x} {ry})"><Bar n={chain.beads} {kind} u={ru} /></g>

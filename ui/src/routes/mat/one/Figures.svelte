@@ -1,5 +1,7 @@
 <script lang="ts">
   // A number shown in words or figures alone: large, and beside it what is asked for.
+  import { getContext } from 'svelte';
+  import Aloud from '../../../lib/ones/Aloud.svelte';
   import Asked from '../../../lib/ones/Asked.svelte';
   import Word from '../../../lib/ones/Word.svelte';
   import Cards from '../../../lib/pieces/Cards.svelte';
@@ -23,12 +25,20 @@
     h: number;
   } = $props();
 
+  const large = getContext<(() => boolean) | undefined>('large')?.() ?? false;
   const step = $derived(steps[index]!);
   const answered = $derived(step.kind === 'answer' || step.kind === 'parts');
   const word = $derived(one.shown === 'word' || one.shown === 'said');
+  /** Of which kind it is asked how many there are. */
+  const howMany = $derived({ 'how-many': 'tens', hundreds: 'hundreds' }[one.answered]);
+  const parts = $derived(one.answered === 'expanded' || one.answered === 'units' || !!howMany);
   const long = $derived(one.given.length > 12);
   const size = $derived(
-    Math.min(h * 0.3, w / (long ? Math.max(13, one.given.length * 0.52) : 7), long ? 60 : 110),
+    Math.min(
+      h * (large && !parts ? 0.42 : 0.3),
+      w / (long ? Math.max(13, one.given.length * 0.52) : large ? 5 : 7),
+      large ? h : long ? 60 : 110,
+    ),
   );
   const words = $derived(shared.words);
   /** Tens and ones are always said; of a large number only what there is. */
@@ -43,17 +53,12 @@
       (w - 26 * one.cards.length) / one.cards.reduce((n, c) => n + String(c).length, 1),
     ),
   );
-  /** Of which kind it is asked how many there are. */
-  const howMany = $derived({ 'how-many': 'tens', hundreds: 'hundreds' }[one.answered]);
-  const parts = $derived(one.answered === 'expanded' || one.answered === 'units' || !!howMany);
 </script>
 
 <div class="figures" style:width="{w}px" style:height="{h}px" data-one="figures">
   <p class="given kid" style:font-size="{size}px">
     {#if one.shown === 'said' && step.kind === 'ask'}
-      <svg width={size} height={size * 0.9} viewBox="0 0 20 18" role="img" aria-label="said aloud"
-        ><path d="M3 7h4l5-5v14l-5-5H3zM15 5c2 2 2 6 0 8M17.500 2.500c4 4 4 9 0 13" /></svg
-      >
+      <Aloud size={large ? h * 0.4 : size} />
     {:else if word}
       <Word parts={one.parts} plain={!answered} />
     {:else}
@@ -94,13 +99,6 @@
   }
   .given {
     line-height: 1.15;
-  }
-  path {
-    fill: none;
-    stroke: var(--ink-2);
-    stroke-width: 1.2;
-    stroke-linejoin: round;
-    stroke-linecap: round;
   }
   .parts {
     display: flex;

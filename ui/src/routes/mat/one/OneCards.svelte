@@ -1,5 +1,7 @@
 <script lang="ts">
   // A number with its cards alone: one for each place, apart and then slid together.
+  import { getContext } from 'svelte';
+  import Aloud from '../../../lib/ones/Aloud.svelte';
   import Word from '../../../lib/ones/Word.svelte';
   import Cards from '../../../lib/pieces/Cards.svelte';
   import type { One, Step } from '../../../lib/wire.gen';
@@ -12,6 +14,7 @@
     h,
   }: { one: One; steps: Step[]; index: number; w: number; h: number } = $props();
 
+  const large = getContext<(() => boolean) | undefined>('large')?.() ?? false;
   const step = $derived(steps[index]!);
   const shown = $derived(one.shown === 'cards');
   const word = $derived(one.shown === 'word' || one.shown === 'said');
@@ -30,7 +33,9 @@
 <div class="cards-alone" style:width="{w}px" style:height="{h}px" data-one="cards">
   {#if !shown}
     <p class="given kid" style:font-size="{size}px">
-      {#if word}<Word parts={one.parts} plain />{:else}{one.given}{/if}
+      {#if one.shown === 'said' && step.kind === 'ask'}<Aloud
+          size={large ? h * 0.3 : size}
+        />{:else if word}<Word parts={one.parts} plain />{:else}{one.given}{/if}
     </p>
   {/if}
   <div class="lie">

@@ -13,6 +13,7 @@
   import Figures from './Figures.svelte';
   import Fingers from './Fingers.svelte';
   import Frames from './Frames.svelte';
+  import Given from './Given.svelte';
   import { handsOf } from './hands';
   import OneCards from './OneCards.svelte';
   import PartsSum from './PartsSum.svelte';
@@ -109,11 +110,22 @@
       given || answered || written.some((x) => x.place === place);
     return one.digits.map((x) => ({ ...x, here: here(x.place) }));
   });
+  /** What is asked in figures or words stands in the strip; the picture alone has it itself. */
+  const SHOWN_THERE = ['figures', 'pictures', 'cards', 'rows', 'sum'];
+  const asked = $derived(
+    bare && one.given && step.kind === 'ask' && !SHOWN_THERE.includes(lesson.scene),
+  );
+  /** Where nothing lies yet, what will lie there is shown. */
+  const shownAt = $derived(bare && one.shown === 'kinds' ? last : Math.min(index, last));
   const wordThere = $derived(answered || one.shown === 'word');
 </script>
 
 <ThingDefs />
-<div class="room" style:inset="{MARGIN}px {MARGIN}px {strip + MARGIN}px">
+<div
+  class="room"
+  class:unnamed={bare && ['kinds', 'ten-of'].includes(one.shown)}
+  style:inset="{MARGIN}px {MARGIN}px {strip + MARGIN}px"
+>
   {#if hands && Hands}
     {#key hands}<Hands
         {one}
@@ -123,12 +135,14 @@
         w={w - 2 * MARGIN}
         h={h - strip - 2 * MARGIN}
       />{/key}
+  {:else if asked}
+    <Given {one} w={w - 2 * MARGIN} h={h - 2 * MARGIN} />
   {:else if Scene}
     <Scene
       {lesson}
       {one}
       steps={lesson.steps}
-      index={Math.min(index, last)}
+      index={shownAt}
       {material}
       w={w - 2 * MARGIN}
       h={h - strip - 2 * MARGIN}
@@ -165,6 +179,10 @@
     position: absolute;
     display: grid;
     place-items: center;
+  }
+  /* What the largest piece is called is asked. */
+  .unnamed :global(.label) {
+    display: none;
   }
   .strip {
     position: absolute;

@@ -23,7 +23,14 @@
   const wide = $derived((w - GAP) / 2);
   const given = $derived(matches ? 0 : Math.min(96, h * 0.2));
   const numeral = $derived(matches ? 66 : 0);
-  const high = $derived((h - given - GAP) / 2);
+  /** The numerals that are not laid yet, in another order than the pictures. */
+  const waiting = $derived(
+    matches
+      ? [2, 0, 3, 1].flatMap((i) => (i >= laid && one.choices[i] ? [one.choices[i].number] : []))
+      : [],
+  );
+  const row = $derived(matches ? Math.min(76, h * 0.16) : 0);
+  const high = $derived((h - given - row - GAP) / 2);
   const room = $derived(high - numeral);
   const most = $derived(Math.max(...one.choices.map((c) => c.frames.length)));
   const cell = $derived(Math.min((wide - 40) / 5.3, (room - 30) / (most * 2.5)));
@@ -34,6 +41,14 @@
   {#if !matches}
     <text class="given" x={w / 2} y={given * 0.74} font-size={given * 0.58}>{one.given}</text>
   {/if}
+  {#each waiting as n, i (n)}
+    <g transform="translate({w / 2 + (i - waiting.length / 2) * 116 + 8} {h - row + 8})">
+      <rect class="slot here" width="100" height={row - 10} rx="6" />
+      <text class="numeral" x="50" y={row / 2 + 11} style:font-size="{Math.min(46, row * 0.62)}px"
+        >{n}</text
+      >
+    </g>
+  {/each}
   {#each one.choices as c, i (c.number)}
     {@const right = !matches && found && c.number === one.number}
     {@const now = matches && step.kind === 'laid' && i === laid - 1}
