@@ -336,9 +336,8 @@ func insertObservation(ctx context.Context, tx *sqlx.Tx, o Observation, written 
 	return taken(err, "a record with this id")
 }
 
-// batch is how many rows go into one statement: PostgreSQL takes 65,535
-// parameters.
-const batch = 1_000
+// batch is how many records are copied at once; then it is told how far it is.
+const batch = 2_000
 
 // inOrder gives new observations their places in the order of events, one after another.
 func inOrder(ctx context.Context, tx *sqlx.Tx, list []Observation) ([]Observation, error) {
@@ -354,21 +353,13 @@ func inOrder(ctx context.Context, tx *sqlx.Tx, list []Observation) ([]Observatio
 }
 
 // insertObservations keeps observations that have their places in the order of events.
-func insertObservations(ctx context.Context, tx *sqlx.Tx, list []Observation, done func(int)) error {
+func insertObservations(ctx context.Context, rows copyRows, list []Observation, done func(int)) error {
 	kept := 0
 	for part := range slices.Chunk(list, batch) {
-		var c columns
-		for _, o := range part {
-			row, err := o.row()
-			if err != nil {
-				return err
-			}
-			c.add(row)
-		}
-		_, err := tx.ExecContext(ctx, `insert into observation (id, class_id, learner_id, lesson_id, sheet_id, nth, task, stage, manner, material, help, way, answer, came,
-			chosen, runs, note, day, withdrawn, replaces, recorded_by, recorded_at, seen_at, part, whole, paper, seq)
-			select * from unnest($1::uuid[], $2::uuid[], $3::uuid[], $4::uuid[], $5::uuid[], $6::int[], $7::jsonb[], $8::text[], $9::text[], $10::text[], $11::text[], $12::text[], $13::text[], $14::text[],
-			$15::bool[], $16::int[], $17::text[], $18::date[], $19::bool[], $20::uuid[], $21::uuid[], $22::timestamptz[], $23::timestamptz[], $24::text[], $25::bool[], $26::bool[], $27::bigint[])`, c.all()...)
+		err := rows(ctx, "observation", observationTable, len(part), func(i int) ([]any, error) {
+			row, err := part[i].row()
+			return row.values(), err
+		})
 		if err != nil {
 			return taken(err, "a record with this id")
 		}
@@ -378,46 +369,27 @@ func insertObservations(ctx context.Context, tx *sqlx.Tx, list []Observation, do
 	return nil
 }
 
-// columns are the columns of some rows of observations, each as a list.
-type columns struct {
-	id, class, learner, by                                             uuid.UUIDs
-	lesson, sheet, replaces                                            []uuid.NullUUID
-	nth, runs                                                          []int
-	task, stage, manner, material, help, way, answer, came, note, part []string
-	chosen, withdrawn, whole, paper                                    []bool
-	seq                                                                []int64
-	day, recorded                                                      []time.Time
-	seen                                                               []sql.NullTime
-}
+// observationTable are the columns of a row's values.
+var observationTable = []string{"id", "class_id", "learner_id", "lesson_id", "sheet_id", "nth", "task", "stage", "manner", "material", "help", "way", "answer", "came",
+	"chosen", "runs", "note", "day", "withdrawn", "replaces", "recorded_by", "recorded_at", "seen_at", "part", "whole", "paper", "seq"}
 
-func (c *columns) add(r observationRow) {
-	c.id, c.class, c.learner, c.by = append(c.id, r.ID), append(c.class, r.ClassID), append(c.learner, r.LearnerID), append(c.by, r.RecordedBy)
-	c.lesson, c.sheet, c.replaces = append(c.lesson, r.LessonID), append(c.sheet, r.SheetID), append(c.replaces, r.Replaces)
-	c.nth, c.runs = append(c.nth, r.Nth), append(c.runs, r.Runs)
-	c.task, c.stage, c.manner, c.material = append(c.task, string(r.Task)), append(c.stage, string(r.Stage)), append(c.manner, string(r.Manner)), append(c.material, string(r.Material))
-	c.help, c.way, c.answer, c.came = append(c.help, string(r.Help)), append(c.way, string(r.Way)), append(c.answer, r.Answer), append(c.came, string(r.Came))
-	c.note, c.part = append(c.note, r.Note), append(c.part, r.Part)
-	c.chosen, c.withdrawn, c.whole, c.paper = append(c.chosen, r.Chosen), append(c.withdrawn, r.Withdrawn), append(c.whole, r.Whole), append(c.paper, r.Paper)
-	c.day, c.recorded, c.seen = append(c.day, r.Day), append(c.recorded, r.RecordedAt), append(c.seen, r.SeenAt)
-	c.seq = append(c.seq, r.Seq)
-}
-
-func (c *columns) all() []any {
-	return []any{c.id, c.class, c.learner, c.lesson, c.sheet, c.nth, c.task, c.stage, c.manner, c.material, c.help, c.way, c.answer, c.came, c.chosen, c.runs, c.note, c.day, c.withdrawn, c.replaces, c.by, c.recorded, c.seen, c.part, c.whole, c.paper, c.seq}
+func (r *observationRow) values() []any {
+	return []any{r.ID, r.ClassID, r.LearnerID, r.LessonID, r.SheetID, r.Nth, r.Task, string(r.Stage), string(r.Manner), string(r.Material), string(r.Help), string(r.Way), r.Answer, string(r.Came),
+		r.Chosen, r.Runs, r.Note, r.Day, r.Withdrawn, r.Replaces, r.RecordedBy, r.RecordedAt, r.SeenAt, r.Part, r.Whole, r.Paper, r.Seq}
 }
 
 // RecordAll keeps many observations at once, in their order, and judges each
 // learner once: for what is read in from elsewhere, or made up.
 func (s *Store) RecordAll(ctx context.Context, list []Observation) error {
-	return s.inTx(ctx, func(tx *sqlx.Tx) error { return recordAll(ctx, tx, list) })
+	return s.inCopyingTx(ctx, func(tx *sqlx.Tx, rows copyRows) error { return recordAll(ctx, tx, rows, list) })
 }
 
-func recordAll(ctx context.Context, tx *sqlx.Tx, list []Observation) error {
+func recordAll(ctx context.Context, tx *sqlx.Tx, rows copyRows, list []Observation) error {
 	list, err := inOrder(ctx, tx, list)
 	if err != nil {
 		return err
 	}
-	if err := insertObservations(ctx, tx, list, func(int) {}); err != nil {
+	if err := insertObservations(ctx, rows, list, func(int) {}); err != nil {
 		return err
 	}
 	type classWeek struct {

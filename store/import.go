@@ -115,7 +115,7 @@ func (s *Store) AllAnswered(ctx context.Context, learners []uuid.UUID) (map[Answ
 // that other records of theirs wait for a moment and not for the whole file; a child of whom
 // something was recorded meanwhile is judged once more.
 func (s *Store) TakeOver(ctx context.Context, i Import, list []Observation, done func(int)) error {
-	return s.inTx(ctx, func(tx *sqlx.Tx) error {
+	return s.inCopyingTx(ctx, func(tx *sqlx.Tx, rows copyRows) error {
 		res, err := tx.ExecContext(ctx, `delete from import where id = $1 and class_id = $2 and account_id = $3`, i.ID, i.ClassID, i.AccountID)
 		if err != nil {
 			return err
@@ -130,7 +130,7 @@ func (s *Store) TakeOver(ctx context.Context, i Import, list []Observation, done
 		look, stop := context.WithCancel(ctx)
 		defer stop()
 		go func() { judged <- s.foresee(look, i.ClassID, list) }()
-		if err := insertObservations(ctx, tx, list, done); err != nil {
+		if err := insertObservations(ctx, rows, list, done); err != nil {
 			return err
 		}
 		return (<-judged).keep(ctx, tx, i.ClassID)

@@ -188,6 +188,14 @@ const mostTurns = 4
 // inTx runs do in a transaction, which is rolled back when do fails. It may run
 // more than once: nothing that it does may be seen outside the transaction.
 func (s *Store) inTx(ctx context.Context, do func(*sqlx.Tx) error) error {
+	return s.inCopyingTx(ctx, func(tx *sqlx.Tx, _ copyRows) error { return do(tx) })
+}
+
+// copyRows writes rows into a table by COPY: n of them, each with the values of the columns.
+type copyRows func(ctx context.Context, table string, columns []string, n int, row func(int) ([]any, error)) error
+
+// inCopyingTx does the same with something that writes many rows at once.
+func (s *Store) inCopyingTx(ctx context.Context, do func(*sqlx.Tx, copyRows) error) error {
 	for turn := 1; ; turn++ {
 		err := s.inOneTx(ctx, do)
 		var pg *pgconn.PgError
@@ -197,16 +205,31 @@ func (s *Store) inTx(ctx context.Context, do func(*sqlx.Tx) error) error {
 	}
 }
 
-func (s *Store) inOneTx(ctx context.Context, do func(*sqlx.Tx) error) error {
-	tx, err := s.db.BeginTxx(ctx, nil)
+func (s *Store) inOneTx(ctx context.Context, do func(*sqlx.Tx, copyRows) error) error {
+	conn, err := s.db.Connx(ctx)
+	if err != nil {
+		return err
+	}
+	defer conn.Close()
+	tx, err := conn.BeginTxx(ctx, nil)
 	if err != nil {
 		return err
 	}
 	defer tx.Rollback() // does nothing once committed
-	if err := do(tx); err != nil {
+	if err := do(tx, copyOn(conn)); err != nil {
 		return err
 	}
 	return tx.Commit()
+}
+
+// copyOn copies on a connection, and so within the transaction that is open on it.
+func copyOn(conn *sqlx.Conn) copyRows {
+	return func(ctx context.Context, table string, columns []string, n int, row func(int) ([]any, error)) error {
+		return conn.Raw(func(driver any) error {
+			_, err := driver.(*stdlib.Conn).Conn().CopyFrom(ctx, pgx.Identifier{table}, columns, pgx.CopyFromSlice(n, row))
+			return err
+		})
+	}
 }
 
 // none turns the absence of a row into ErrNone.

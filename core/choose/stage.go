@@ -309,63 +309,75 @@ func (s StageID) Laid() bool {
 // rule by which problems of the stage are counted and drawn. It need not be one
 // that is drawn: something may be taken from as much, and a number may be 0.
 func (s StageID) Accepts(p problem.Problem) bool {
-	if s.Kind() != p.Kind || p.Valid() != nil {
-		return false
-	}
-	c := Choice{Kind: p.Kind, Stage: s}
-	numbers := p.Numbers
-	if p.Kind == problem.Sharing || p.Kind == problem.Trays {
-		numbers, c.By = numbers[:1], int(numbers[1])
-	}
-	for _, n := range numbers {
-		c.Digits = append(c.Digits, n.Length())
-	}
-	test := testOf(c)
-	at := state{}
-	for i := range test.columns {
-		col := &test.columns[i]
-		filled, ok := col.follow(p.Numbers)
-		if !ok {
-			return false
-		}
-		if at, ok = test.space.step(col, at, filled); !ok {
-			return false
-		}
-	}
-	return test.space.keeps(at)
+	return s.Kind() == p.Kind && p.Valid() == nil && testsOf(p, s)[0].passes(p.Numbers)
 }
 
 // test is what problems of some lengths are fed to. It is only read.
 type test struct {
+	stage   StageID
 	space   *Space
 	columns []column
 }
 
-// shape is what a test depends on.
+// passes tells whether numbers of its lengths are right for the stage.
+func (t *test) passes(numbers []place.Number) bool {
+	at := state{}
+	for i := range t.columns {
+		col := &t.columns[i]
+		filled, ok := col.follow(numbers)
+		if !ok {
+			return false
+		}
+		if at, ok = t.space.step(col, at, filled); !ok {
+			return false
+		}
+	}
+	return t.space.keeps(at)
+}
+
+// mostShaped is how many numbers a problem has at most whose tests are kept: of more there are
+// too many shapes.
+const mostShaped = 3
+
+// shape is what tests depend on.
 type shape struct {
-	stage  StageID
+	kind   task.Kind
+	stage  StageID // none for all that a problem can belong to
 	by     int
 	digits [mostShaped]int
 }
 
-// mostShaped is how many numbers a problem has at most whose test is kept: of more there are
-// too many shapes.
-const mostShaped = 3
+var tests sync.Map // by the shape
 
-var tests sync.Map // of the shape
-
-// testOf is the test for problems of a stage and of some lengths. Every record is put to it, so
-// that it is made once.
-func testOf(c Choice) test {
-	key := shape{stage: c.Stage, by: c.By}
-	kept := len(c.Digits) <= mostShaped
+// testsOf are the tests for a problem of a stage, or else of all stages that it can belong to, in
+// their order. Every record is put to them, so that they are made once for a shape.
+func testsOf(p problem.Problem, stage StageID) []test {
+	key, numbers := shape{kind: p.Kind, stage: stage}, p.Numbers
+	if p.Kind == problem.Sharing || p.Kind == problem.Trays {
+		numbers, key.by = numbers[:1], int(numbers[1])
+	}
+	kept := len(numbers) <= mostShaped
 	if kept {
-		copy(key.digits[:], c.Digits)
+		for i, n := range numbers {
+			key.digits[i] = n.Length()
+		}
 		if known, has := tests.Load(key); has {
-			return known.(test)
+			return known.([]test)
 		}
 	}
-	made := test{c.ruled(), c.columns()}
+	c := Choice{Kind: p.Kind, By: key.by}
+	for _, n := range numbers {
+		c.Digits = append(c.Digits, n.Length())
+	}
+	stages := []StageID{stage}
+	if stage == "" {
+		longest := int(place.HighestOf(p.Numbers)) + 1
+		stages = slices.DeleteFunc(slices.Clone(belongs[p.Kind]), func(s StageID) bool { return longest < s.Least() })
+	}
+	var made []test
+	for _, c.Stage = range stages {
+		made = append(made, test{c.Stage, c.ruled(), c.columns()})
+	}
 	if kept {
 		tests.Store(key, made)
 	}
@@ -382,10 +394,12 @@ func (s StageID) About(p problem.Problem, part place.Set) bool {
 // StageOf returns the stage that a typed problem belongs to; none for a kind
 // without stages.
 func StageOf(p problem.Problem) StageID {
-	longest := int(place.HighestOf(p.Numbers)) + 1
-	for _, s := range belongs[p.Kind] {
-		if longest >= s.Least() && s.Accepts(p) {
-			return s
+	if p.Valid() != nil {
+		return ""
+	}
+	for _, one := range testsOf(p, "") {
+		if one.passes(p.Numbers) {
+			return one.stage
 		}
 	}
 	return ""
