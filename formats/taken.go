@@ -159,12 +159,12 @@ func plain(cell string) string {
 	return cell
 }
 
-// ReadTaken reads a table of answers, line by line. The error is about the whole file; what is
-// wrong with a line stands with the line.
-func ReadTaken(data []byte) (iter.Seq[TakenRow], error) {
+// ReadTaken reads a table of answers, line by line, and counts the lines. The error is about the
+// whole file; what is wrong with a line stands with the line.
+func ReadTaken(data []byte) (rows iter.Seq[TakenRow], count int, err error) {
 	all, err := text(data)
 	if err != nil {
-		return nil, err
+		return nil, 0, err
 	}
 	head, _, _ := strings.Cut(strings.TrimLeft(all, "\r\n "), "\n")
 	comma := ','
@@ -175,16 +175,15 @@ func ReadTaken(data []byte) (iter.Seq[TakenRow], error) {
 	}
 	at := map[string]int{}
 	width := -1
-	count := 0
 	for r := range records(all, comma) {
 		if width >= 0 {
 			if count++; count > MostTaken {
-				return nil, ErrMany
+				return nil, 0, ErrMany
 			}
 			continue
 		}
 		if width = len(r.cells); r.err != nil {
-			return nil, ErrColumns
+			return nil, 0, ErrColumns
 		}
 		for _, name := range TakenHeader {
 			if i := slices.IndexFunc(r.cells, func(c string) bool { return strings.EqualFold(strings.TrimSpace(c), name) }); i >= 0 {
@@ -194,11 +193,11 @@ func ReadTaken(data []byte) (iter.Seq[TakenRow], error) {
 	}
 	for _, name := range TakenHeader[:3] {
 		if _, has := at[name]; !has {
-			return nil, fmt.Errorf("%w; there is no column %s", ErrColumns, name)
+			return nil, 0, fmt.Errorf("%w; there is no column %s", ErrColumns, name)
 		}
 	}
 	if count == 0 {
-		return nil, ErrNoLines
+		return nil, 0, ErrNoLines
 	}
 	return func(yield func(TakenRow) bool) {
 		first := true
@@ -211,7 +210,7 @@ func ReadTaken(data []byte) (iter.Seq[TakenRow], error) {
 				return
 			}
 		}
-	}, nil
+	}, count, nil
 }
 
 func takenRow(r record, at map[string]int, width int) TakenRow {
@@ -313,35 +312,59 @@ type Refused struct {
 }
 
 // Check reads a table against a class: what can be kept, in the order of its lines, and what
-// cannot. It stops where told says so, which hears how many lines are read. An answer counts as
-// worked alone in the column, of facts in the head, or as the sheet has it.
+// cannot. It stops where told says so, which hears how many lines are read.
 func (t Taking) Check(data []byte, told func(lines int) bool) (good []Taken, bad []Refused, err error) {
-	rows, err := ReadTaken(data)
+	lines, _, err := t.Lines(data)
 	if err != nil {
 		return nil, nil, err
 	}
-	seen := map[string]int{}
-	lines := 0
-	for row := range rows {
-		if lines++; lines%1_000 == 0 && !told(lines) {
+	count := 0
+	for made, refused := range lines {
+		if count++; count%1_000 == 0 && !told(count) {
 			return nil, nil, ErrStopped
 		}
-		made, err := t.taken(row)
-		if err == nil {
-			key := fmt.Sprint(made.Learner, " ", made.Day, " ", made.Task.Key(), " ", made.Answer)
-			if first, twice := seen[key]; twice {
-				err = fmt.Errorf("%w, in line %d", ErrAgain, first)
-			} else {
-				seen[key] = row.Line
-			}
+		if refused != nil {
+			bad = append(bad, *refused)
+		} else {
+			good = append(good, made)
 		}
-		if err != nil {
-			bad = append(bad, Refused{row.Line, row.Learner, err})
-			continue
-		}
-		good = append(good, made)
 	}
 	return good, bad, nil
+}
+
+// Lines reads a table against a class, line by line: each can be kept or is refused. An answer
+// counts as worked alone in the column, of facts in the head, or as the sheet has it. The error is
+// about the whole file.
+func (t Taking) Lines(data []byte) (lines iter.Seq2[Taken, *Refused], count int, err error) {
+	rows, count, err := ReadTaken(data)
+	if err != nil {
+		return nil, 0, err
+	}
+	return func(yield func(Taken, *Refused) bool) {
+		type answer struct {
+			learner, task, answer string
+			day                   book.Day
+		}
+		seen := make(map[answer]int, count)
+		for row := range rows {
+			made, err := t.taken(row)
+			if err == nil {
+				key := answer{made.Learner, made.Task.Key(), made.Answer, made.Day}
+				if first, twice := seen[key]; twice {
+					err = fmt.Errorf("%w, in line %d", ErrAgain, first)
+				} else {
+					seen[key] = row.Line
+				}
+			}
+			var refused *Refused
+			if err != nil {
+				refused = &Refused{row.Line, row.Learner, err}
+			}
+			if !yield(made, refused) {
+				return
+			}
+		}
+	}, count, nil
 }
 
 func (t Taking) taken(row TakenRow) (Taken, error) {

@@ -5,6 +5,7 @@ import (
 	"encoding/binary"
 	"errors"
 	"fmt"
+	"iter"
 	"strings"
 	"time"
 
@@ -145,7 +146,7 @@ func (s *Server) takingOf(c *call, ask wire.ReadImport) (t formats.Taking, sheet
 		return t, sheetID, err
 	}
 	t.Known = func(learner string, o book.Observation, _ formats.OnSheet) bool {
-		return known[store.Answered{LearnerID: uuid.MustParse(learner), Task: o.Task.Key(), Answer: o.Answer, Day: o.Day}]
+		return len(known) > 0 && known[store.Answered{LearnerID: uuid.MustParse(learner), Task: o.Task.Key(), Answer: o.Answer, Day: o.Day}]
 	}
 	code := strings.ToUpper(strings.TrimSpace(ask.Code))
 	if code == "" {
@@ -203,42 +204,92 @@ type importing struct {
 	now     time.Time
 }
 
-// wrongFile says what is wrong with a whole file.
-func wrongFile(err error) *trouble {
+// wrongImport says what is wrong with a whole file, or that nobody waits for it any more.
+func wrongImport(ctx context.Context, err error) error {
+	if ctx.Err() != nil || errors.Is(err, formats.ErrStopped) {
+		return errGone
+	}
 	return refuse(fiber.StatusUnprocessableEntity, "This file cannot be read", "Save the table as CSV with the columns learner, problem and answer, and day if you like.").because(err).of("file")
 }
 
 // takeOver reads a file, and keeps what is good where that is asked for.
 func (s *Server) takeOver(ctx context.Context, f importing, say func(any) bool) error {
-	good, bad, err := f.against.Check(f.data, func(lines int) bool { return say(wire.Imported{Phase: "read", Done: lines, Lines: []wire.BadLine{}}) })
-	if err != nil && ctx.Err() == nil && !errors.Is(err, formats.ErrStopped) {
-		return wrongFile(err)
-	}
-	if err != nil {
-		return errGone
-	}
-	out := wire.Imported{Phase: "read", Done: len(good) + len(bad), Of: len(good) + len(bad), Good: len(good), Bad: len(bad), Lines: badLines(bad), Ended: true}
-	if f.keep == "" || f.keep == "all" && len(bad) > 0 || len(good) == 0 {
-		out.Says = wire.ImportSays(len(good), len(bad), false)
-		say(out)
+	if f.keep == "" {
+		good, bad, err := f.against.Check(f.data, func(lines int) bool { return say(wire.Imported{Phase: "read", Done: lines, Lines: []wire.BadLine{}}) })
+		if err != nil {
+			return wrongImport(ctx, err)
+		}
+		say((&reading{len(good), bad}).told("read", false))
 		return nil
+	}
+	lines, count, err := f.against.Lines(f.data)
+	if err != nil {
+		return wrongImport(ctx, err)
 	}
 	ctx, stop := context.WithCancel(ctx)
 	defer stop()
-	err = s.store.TakeOver(ctx, f.of, f.records(good), func(done int) {
-		if !say(wire.Imported{Phase: "keep", Done: done, Of: len(good), Good: len(good), Bad: len(bad), Lines: []wire.BadLine{}}) {
+	var r reading
+	err = s.store.TakeOver(ctx, f.of, f.parts(lines, &r), func(done int) {
+		if !say(wire.Imported{Phase: "keep", Done: done, Of: count, Lines: []wire.BadLine{}}) {
 			stop()
 		}
 	})
-	if err != nil && ctx.Err() != nil {
+	switch {
+	case errors.Is(err, errNothingKept):
+		say(r.told("read", false))
+		return nil
+	case err != nil && ctx.Err() != nil:
 		return errGone
-	}
-	if err != nil {
+	case err != nil:
 		return noImport(err)
 	}
-	out.Phase, out.Kept, out.Says = "keep", true, wire.ImportSays(len(good), len(bad), true)
-	say(out)
+	say(r.told("keep", true))
 	return nil
+}
+
+// errNothingKept is the error of a file of which nothing is to be kept.
+var errNothingKept = errors.New("nothing of this file is kept")
+
+// reading is what was read of a file.
+type reading struct {
+	good int
+	bad  []formats.Refused
+}
+
+// told is what the guide is told in the end.
+func (r *reading) told(phase string, kept bool) wire.Imported {
+	all := r.good + len(r.bad)
+	return wire.Imported{Phase: phase, Done: all, Of: all, Good: r.good, Bad: len(r.bad), Lines: badLines(r.bad), Ended: true, Kept: kept, Says: wire.ImportSays(r.good, len(r.bad), kept)}
+}
+
+// parts are the records of a file's lines, many at a time. The error comes at the end, where
+// nothing is to be kept.
+func (f importing) parts(lines iter.Seq2[formats.Taken, *formats.Refused], r *reading) iter.Seq2[[]store.Observation, error] {
+	return func(yield func([]store.Observation, error) bool) {
+		*r = reading{}
+		wrong := func() bool { return f.keep == "all" && len(r.bad) > 0 }
+		part := make([]store.Observation, 0, store.Batch)
+		for made, refused := range lines {
+			if refused != nil {
+				r.bad = append(r.bad, *refused)
+				continue
+			}
+			if r.good++; wrong() {
+				continue
+			}
+			if part = append(part, f.record(made)); len(part) == store.Batch {
+				if !yield(part, nil) {
+					return
+				}
+				part = make([]store.Observation, 0, store.Batch)
+			}
+		}
+		if wrong() || r.good == 0 {
+			yield(nil, errNothingKept)
+		} else if len(part) > 0 {
+			yield(part, nil)
+		}
+	}
 }
 
 func badLines(bad []formats.Refused) []wire.BadLine {
@@ -258,16 +309,12 @@ func why(err error) string {
 	return err.Error()
 }
 
-// records are the records that the lines of a file make, each with an id of its own that is
-// the same whenever it is sent.
-func (f importing) records(good []formats.Taken) []store.Observation {
-	list := make([]store.Observation, len(good))
-	for i, g := range good {
-		o := store.Observation{Observation: g.Observation, ID: lineID(f.of.ID, g.Line), ClassID: f.of.ClassID, LearnerID: uuid.MustParse(g.Learner), SheetID: f.sheetID, Nth: g.At.Nth, RecordedBy: f.of.AccountID, RecordedAt: f.now}
-		o.Material = f.kind
-		list[i] = o
-	}
-	return list
+// record is the record that a line of a file makes, with an id that is the same whenever the file
+// is sent.
+func (f importing) record(g formats.Taken) store.Observation {
+	o := store.Observation{Observation: g.Observation, ID: lineID(f.of.ID, g.Line), ClassID: f.of.ClassID, LearnerID: uuid.MustParse(g.Learner), SheetID: f.sheetID, Nth: g.At.Nth, RecordedBy: f.of.AccountID, RecordedAt: f.now}
+	o.Material = f.kind
+	return o
 }
 
 // lineID is the id of a line of a file: the file's own with the line at its end, so that those of

@@ -12,6 +12,7 @@ import (
 	"time"
 
 	"github.com/google/uuid"
+	"github.com/jackc/pgx/v5/pgtype"
 	"github.com/jmoiron/sqlx"
 
 	"vineswap/core/book"
@@ -103,7 +104,7 @@ const observationsFrom = ` from observation o join account on account.id = o.rec
 	left join lateral (select true as yes from observation r where r.replaces = o.id limit 1) later on true `
 
 func (o Observation) row() (observationRow, error) {
-	kept, err := json.Marshal(o.Task)
+	kept, err := o.Task.MarshalJSON()
 	return observationRow{
 		ID: o.ID, ClassID: o.ClassID, LearnerID: o.LearnerID, LessonID: o.LessonID, Nth: o.Nth, Task: kept, Stage: o.Stage, Manner: o.Manner,
 		Material: o.Material, Help: o.Help, Way: o.Way, Answer: o.Answer, Came: o.Came, Chosen: o.Chosen, Runs: o.Runs, Note: o.Note,
@@ -336,18 +337,20 @@ func insertObservation(ctx context.Context, tx *sqlx.Tx, o Observation, written 
 	return taken(err, "a record with this id")
 }
 
-// batch is how many records are copied at once; then it is told how far it is.
-const batch = 2_000
+// Batch is how many records are best written at once: that they belong to children of a class is
+// looked up when all of them are there.
+const Batch = 20_000
 
 // inOrder gives new observations their places in the order of events, one after another.
-func inOrder(ctx context.Context, tx *sqlx.Tx, list []Observation) ([]Observation, error) {
-	var seqs []int64
-	if err := tx.SelectContext(ctx, &seqs, `select nextval('event_order') from generate_series(1, $1)`, len(list)); err != nil {
+func inOrder(ctx context.Context, db sqlx.QueryerContext, list []Observation) ([]Observation, error) {
+	var places []int64
+	row := db.QueryRowxContext(ctx, `select array(select nextval('event_order') from generate_series(1, $1))`, len(list))
+	if err := row.Scan(pgtype.NewMap().SQLScanner(&places)); err != nil {
 		return nil, err
 	}
 	list = slices.Clone(list)
 	for i := range list {
-		list[i].Seq = seqs[i]
+		list[i].Seq = places[i]
 	}
 	return list, nil
 }
@@ -355,7 +358,7 @@ func inOrder(ctx context.Context, tx *sqlx.Tx, list []Observation) ([]Observatio
 // insertObservations keeps observations that have their places in the order of events.
 func insertObservations(ctx context.Context, rows copyRows, list []Observation, done func(int)) error {
 	kept := 0
-	for part := range slices.Chunk(list, batch) {
+	for part := range slices.Chunk(list, Batch) {
 		err := rows(ctx, "observation", observationTable, len(part), func(i int) ([]any, error) {
 			row, err := part[i].row()
 			return row.values(), err

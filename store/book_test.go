@@ -21,6 +21,7 @@ import (
 	"vineswap/core/material"
 	"vineswap/core/place"
 	"vineswap/core/problem"
+	"vineswap/core/setting"
 	"vineswap/pgtest"
 	"vineswap/store"
 )
@@ -585,4 +586,39 @@ func TestErasingWhileALessonChanges(t *testing.T) {
 			t.Fatalf("round %d: %v sit there, %v", round, kept.Children, err)
 		}
 	}
+}
+
+// A record is of a child who is or was in the class, by an account that stays.
+func TestWhoseRecord(t *testing.T) {
+	s := newSchool(t)
+	for name, wrong := range map[string]func(*store.Observation){
+		"by nobody":                 func(o *store.Observation) { o.RecordedBy = uuid.New() },
+		"of nobody":                 func(o *store.Observation) { o.LearnerID = uuid.New() },
+		"of a class there is not":   func(o *store.Observation) { o.ClassID = uuid.New() },
+		"of a child of other class": func(o *store.Observation) { o.ClassID = s.other(t) },
+	} {
+		list := []store.Observation{s.seen(47, 25, today), s.seen(38, 27, today)}
+		wrong(&list[1])
+		if err := s.RecordAll(ctx, list); err == nil {
+			t.Errorf("a record %s is kept", name)
+		}
+	}
+	must(t, s.RecordAll(ctx, []store.Observation{s.seen(47, 25, today)}))
+	db, err := sql.Open("pgx", s.url)
+	must(t, err)
+	defer db.Close()
+	if _, err := db.Exec(`delete from account where id = $1`, s.hanne.ID); err == nil || !strings.Contains(err.Error(), "stays") {
+		t.Errorf("an account that has recorded something is deleted: %v", err)
+	}
+	if seen, err := s.Observations(ctx, s.wren.ID); err != nil || len(seen) != 1 {
+		t.Errorf("%d records, %v", len(seen), err)
+	}
+}
+
+// other is a class in which none of the school's children are.
+func (s school) other(t *testing.T) uuid.UUID {
+	t.Helper()
+	c := store.Class{ID: uuid.New(), Name: "Meadow room", Zone: "UTC", Settings: setting.Default()}
+	must(t, s.AddClass(ctx, c))
+	return c.ID
 }

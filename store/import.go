@@ -5,6 +5,7 @@ import (
 	"context"
 	"errors"
 	"fmt"
+	"iter"
 	"maps"
 	"slices"
 
@@ -108,33 +109,75 @@ func (s *Store) AllAnswered(ctx context.Context, learners []uuid.UUID) (map[Answ
 }
 
 // TakeOver keeps what a file says of children of a class, all of it or nothing, and gives the
-// file up. What is done is told on the way, from 0 to the number of records. An error, or the
-// end of the context, leaves everything as it was.
+// file up. Its records come part by part, from the beginning again where the transaction has to
+// begin again. How many are kept is told on the way. An error, also one that comes instead of a
+// part, or the end of the context, leaves everything as it was.
 //
-// How the children stand by it is worked out beside the writing. Only then are they held, so
-// that other records of theirs wait for a moment and not for the whole file; a child of whom
-// something was recorded meanwhile is judged once more.
-func (s *Store) TakeOver(ctx context.Context, i Import, list []Observation, done func(int)) error {
+// A part is written while the next is read, and how the children stand by it all is worked out
+// beside the writing. Only then are they held, so that other records of theirs wait for a moment
+// and not for the whole file; a child of whom something was recorded meanwhile is judged once
+// more.
+func (s *Store) TakeOver(ctx context.Context, i Import, read iter.Seq2[[]Observation, error], done func(int)) error {
 	return s.inCopyingTx(ctx, func(tx *sqlx.Tx, rows copyRows) error {
 		res, err := tx.ExecContext(ctx, `delete from import where id = $1 and class_id = $2 and account_id = $3`, i.ID, i.ClassID, i.AccountID)
+		if err == nil {
+			err = oneRow(res)
+		}
 		if err != nil {
 			return err
 		}
-		if err := oneRow(res); err != nil {
-			return err
-		}
-		if list, err = inOrder(ctx, tx, list); err != nil || len(list) == 0 {
-			return err
-		}
-		judged := make(chan foreseen, 1)
 		look, stop := context.WithCancel(ctx)
 		defer stop()
-		go func() { judged <- s.foresee(look, i.ClassID, list) }()
-		if err := insertObservations(ctx, rows, list, done); err != nil {
+		parts, judged := make(chan []Observation, ahead), make(chan foreseen, 1)
+		go func() { judged <- s.readAhead(look, i.ClassID, read, parts) }()
+		kept := 0
+		for part := range parts {
+			if err == nil {
+				err = insertObservations(ctx, rows, part, func(n int) { done(kept + n) })
+			}
+			if kept += len(part); err != nil {
+				stop() // the rest is not read
+			}
+		}
+		f := <-judged
+		if err != nil {
 			return err
 		}
-		return (<-judged).keep(ctx, tx, i.ClassID)
+		return f.keep(ctx, tx, i.ClassID)
 	})
+}
+
+// ahead is how many parts of a file are read ahead of what is written.
+const ahead = 2
+
+// readAhead reads the parts of a file, hands them on, and then works out how the children will
+// stand.
+func (s *Store) readAhead(ctx context.Context, class uuid.UUID, read iter.Seq2[[]Observation, error], parts chan<- []Observation) foreseen {
+	all, err := s.handOn(ctx, read, parts)
+	if err != nil {
+		return foreseen{err: err}
+	}
+	return s.foresee(ctx, class, all)
+}
+
+// handOn gives what is read its places in the order of events.
+func (s *Store) handOn(ctx context.Context, read iter.Seq2[[]Observation, error], parts chan<- []Observation) (all [][]Observation, err error) {
+	defer close(parts)
+	for part, err := range read {
+		if err == nil {
+			part, err = inOrder(ctx, s.db, part)
+		}
+		if err != nil {
+			return nil, err
+		}
+		all = append(all, part)
+		select {
+		case parts <- part:
+		case <-ctx.Done():
+			return nil, ctx.Err()
+		}
+	}
+	return all, nil
 }
 
 // foreseen is how children will stand once some records are kept.
@@ -152,17 +195,27 @@ type foreseenChild struct {
 
 // foresee works out how the children of some records will stand, and where a week among those
 // that lie behind is new, all children of the class.
-func (s *Store) foresee(ctx context.Context, classID uuid.UUID, list []Observation) (f foreseen) {
+func (s *Store) foresee(ctx context.Context, classID uuid.UUID, parts [][]Observation) (f foreseen) {
 	class, err := s.Class(ctx, classID)
 	if err != nil {
 		return foreseen{err: err}
 	}
 	f = foreseen{revision: class.Revision, children: map[uuid.UUID]foreseenChild{}}
-	more := map[uuid.UUID][]Observation{}
-	for _, o := range list {
-		more[o.LearnerID] = append(more[o.LearnerID], o)
-		if week := o.Day.Week(); !slices.Contains(f.weeks, week) {
-			f.weeks = append(f.weeks, week)
+	count, more := map[uuid.UUID]int{}, map[uuid.UUID][]Observation{}
+	for _, part := range parts {
+		for i := range part {
+			count[part[i].LearnerID]++
+		}
+	}
+	for id, n := range count {
+		more[id] = make([]Observation, 0, n)
+	}
+	for _, part := range parts {
+		for _, o := range part {
+			more[o.LearnerID] = append(more[o.LearnerID], o)
+			if week := o.Day.Week(); !slices.Contains(f.weeks, week) {
+				f.weeks = append(f.weeks, week)
+			}
 		}
 	}
 	last := book.Week(0)

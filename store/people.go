@@ -63,7 +63,8 @@ func enrol(ctx context.Context, tx *sqlx.Tx, class uuid.UUID, l Learner, since t
 	if err := nameFree(ctx, tx, class, l); err != nil {
 		return err
 	}
-	_, err := tx.ExecContext(ctx, `insert into enrolment (class_id, learner_id, name, since) values ($1, $2, $3, $4)
+	_, err := tx.ExecContext(ctx, `with of_class as (insert into class_learner (class_id, learner_id) values ($1, $2) on conflict do nothing)
+		insert into enrolment (class_id, learner_id, name, since) values ($1, $2, $3, $4)
 		on conflict (class_id, learner_id, since) do update set name = excluded.name, until = null`, class, l.ID, l.Name, since)
 	return nameTaken(err, l.Name)
 }

@@ -2,8 +2,10 @@ package store_test
 
 import (
 	"context"
+	"encoding/binary"
 	"errors"
 	"fmt"
+	"iter"
 	"reflect"
 	"slices"
 	"testing"
@@ -214,6 +216,17 @@ func TestMinutes(t *testing.T) {
 	}
 }
 
+// inParts are records as a file gives them, so many at a time.
+func inParts(list []store.Observation, n int) iter.Seq2[[]store.Observation, error] {
+	return func(yield func([]store.Observation, error) bool) {
+		for part := range slices.Chunk(list, n) {
+			if !yield(part, nil) {
+				return
+			}
+		}
+	}
+}
+
 // A file that is read in lies here in parts; it is taken over whole, or not at all.
 func TestImport(t *testing.T) {
 	s := newSchool(t)
@@ -234,7 +247,7 @@ func TestImport(t *testing.T) {
 	}
 	list := []store.Observation{s.seen(47, 25, today), s.seen(38, 27, today)}
 	list[1].LearnerID = uuid.New()
-	if err := s.TakeOver(ctx, i, list, func(int) {}); err == nil {
+	if err := s.TakeOver(ctx, i, inParts(list, 1), func(int) {}); err == nil {
 		t.Error("a record of nobody is kept")
 	}
 	if seen, err := s.Observations(ctx, s.wren.ID); len(seen) != 0 || err != nil {
@@ -242,15 +255,22 @@ func TestImport(t *testing.T) {
 	}
 	stopped, stop := context.WithCancel(ctx)
 	list[1] = s.seen(38, 27, today)
-	if err := s.TakeOver(stopped, i, list, func(int) { stop() }); err == nil {
+	if err := s.TakeOver(stopped, i, inParts(list, 1), func(int) { stop() }); err == nil {
 		t.Error("kept, though it was given up")
 	}
+	unread := errors.New("a line that cannot be read")
+	err := s.TakeOver(ctx, i, func(yield func([]store.Observation, error) bool) {
+		_ = yield(list[:1], nil) && yield(nil, unread)
+	}, func(int) {})
+	if seen, _ := s.Observations(ctx, s.wren.ID); !errors.Is(err, unread) || len(seen) != 0 {
+		t.Errorf("of a file that cannot be read to its end %d are kept, %v", len(seen), err)
+	}
 	told := 0
-	must(t, s.TakeOver(ctx, i, list, func(n int) { told = n }))
+	must(t, s.TakeOver(ctx, i, inParts(list, 1), func(n int) { told = n }))
 	if seen, err := s.Observations(ctx, s.wren.ID); len(seen) != 2 || err != nil || told != 2 {
 		t.Errorf("%d kept, %d told, %v", len(seen), told, err)
 	}
-	if err := s.TakeOver(ctx, i, list, func(int) {}); !errors.Is(err, store.ErrNone) {
+	if err := s.TakeOver(ctx, i, inParts(list, 1), func(int) {}); !errors.Is(err, store.ErrNone) {
 		t.Errorf("taken over twice: %v", err)
 	}
 	known, err := s.AllAnswered(ctx, []uuid.UUID{s.wren.ID})
@@ -283,11 +303,13 @@ func BenchmarkImport(b *testing.B) {
 		for n := range list {
 			o := s.seen(place.Number(100+n%800), place.Number(100+n/800%800), today-book.Day(100-n/1_000))
 			o.LearnerID, o.Manner, o.Came, o.Paper = ids[n%len(ids)], book.Column, book.Typed, true
+			o.ID = i.ID // the file's own with the line at its end, as the server makes it
+			binary.BigEndian.PutUint32(o.ID[12:], uint32(n))
 			list[n] = o
 		}
 		slices.SortStableFunc(list, func(a, b store.Observation) int { return int(a.Day - b.Day) })
 		b.StartTimer()
-		must(b, s.TakeOver(ctx, i, list, func(int) {}))
+		must(b, s.TakeOver(ctx, i, inParts(list, store.Batch), func(int) {}))
 	}
 }
 

@@ -130,7 +130,7 @@ func TestMigrate(t *testing.T) {
 		})
 	}
 	wg.Wait()
-	if sum := steps[0] + steps[1] + steps[2] + steps[3]; sum != 13 {
+	if sum := steps[0] + steps[1] + steps[2] + steps[3]; sum != 14 {
 		t.Errorf("four at once took %v steps", steps)
 	}
 	pgtest.Exec(t, url, `insert into goose_db_version (version_id, is_applied) values (99999, true)`)
@@ -152,10 +152,10 @@ func TestMigrateKeepsOldRows(t *testing.T) {
 		}
 		return s
 	}
-	testArrival(t, old("schema-3.sql", 10))
-	testSlatesStay(t, old("schema-12.sql", 1))
-	testNumbersStay(t, old("schema-6.sql", 7))
-	five := old("schema-5.sql", 8)
+	testArrival(t, old("schema-3.sql", 11))
+	testSlatesStay(t, old("schema-12.sql", 2))
+	testNumbersStay(t, old("schema-6.sql", 8))
+	five := old("schema-5.sql", 9)
 	if n, err := five.Rejudge(ctx); n != 46 || err != nil {
 		t.Errorf("%d learners judged, %v", n, err)
 	}
@@ -177,7 +177,7 @@ func TestMigrateKeepsOldRows(t *testing.T) {
 		t.Error("nothing is left of what was recorded")
 	}
 	testTensArrive(t, five, rooms[0].ClassID)
-	s := old("schema-2.sql", 11)
+	s := old("schema-2.sql", 12)
 	if n, err := s.Rejudge(ctx); n != 46 || err != nil {
 		t.Errorf("%d learners judged, %v", n, err)
 	}
@@ -203,7 +203,7 @@ func TestMigrateKeepsOldRows(t *testing.T) {
 	if seen == 0 {
 		t.Error("nothing is left of what was recorded")
 	}
-	s = old("schema-1.sql", 12)
+	s = old("schema-1.sql", 13)
 	hanne, err := s.AccountByEmail(ctx, "hanne@vineswap.test")
 	must(t, err)
 	classes, err := s.Memberships(ctx, hanne.ID)

@@ -47,12 +47,26 @@ func Settled(records []Record) []Record {
 			settled = append(settled, r)
 		}
 	}
-	slices.SortStableFunc(settled, func(a, b Record) int { return cmp.Or(cmp.Compare(a.Day, b.Day), cmp.Compare(a.Seq, b.Seq)) })
-	return settled
+	return sorted(settled, func(a, b *Record) int { return cmp.Or(cmp.Compare(a.Day, b.Day), cmp.Compare(a.Seq, b.Seq)) })
 }
 
 func bySeq(records []Record) []Record {
-	return slices.SortedStableFunc(slices.Values(records), func(a, b Record) int { return cmp.Compare(a.Seq, b.Seq) })
+	return sorted(records, func(a, b *Record) int { return cmp.Compare(a.Seq, b.Seq) })
+}
+
+// sorted are records in another order, those that are alike as they were. Where they stand is
+// sorted, since records are large.
+func sorted(records []Record, compare func(a, b *Record) int) []Record {
+	at := make([]int, len(records))
+	for i := range at {
+		at[i] = i
+	}
+	slices.SortFunc(at, func(i, j int) int { return cmp.Or(compare(&records[i], &records[j]), cmp.Compare(i, j)) })
+	made := make([]Record, len(records))
+	for k, i := range at {
+		made[k] = records[i]
+	}
+	return made
 }
 
 // Undone tells of a record that was taken back: the child waits to be written

@@ -1,6 +1,7 @@
 package ladder
 
 import (
+	"hash/maphash"
 	"slices"
 
 	"vineswap/core/book"
@@ -32,7 +33,7 @@ type lobe struct {
 	key     Key
 	lacks   []task.Skill
 	own     []try    // the last few
-	counted []string // own answers that counted on the day at hand
+	counted []once   // own answers that counted on the day at hand
 	lent    []loan   // and what answers elsewhere have lent
 	day     book.Day // the day at hand
 	uses    []*lobe  // those that work here uses, once they were looked for
@@ -54,16 +55,27 @@ func tryOf(o answer) try {
 	return try{true, o.key, o.Answer, o.Day, len(o.Task.Explains(o.Answer)) > 0}
 }
 
+// once is what counts once a day: a task, or the child's part of it. Its sum comes first: by it two
+// are told apart at once.
+type once struct {
+	sum  uint64
+	text string
+}
+
+var sums = maphash.MakeSeed()
+
+func onceOf(text string) once { return once{maphash.String(sums, text), text} }
+
 // loan is what a task that counts elsewhere has lent on the day at hand.
 type loan struct {
-	key   string // of the answer, as it counts once a day
+	of    once
 	beads Beads
 }
 
 // lentBy returns what a task has lent on the day at hand.
-func (l *lobe) lentBy(key string) (b Beads, lent bool) {
+func (l *lobe) lentBy(task once) (b Beads, lent bool) {
 	for _, of := range l.lent {
-		if of.key == key {
+		if of.of == task {
 			return of.beads, true
 		}
 	}

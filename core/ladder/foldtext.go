@@ -100,12 +100,12 @@ func (l *lobe) write(w *writer) {
 		t.write(w)
 	}
 	w.int(int64(len(l.counted)))
-	for _, key := range l.counted {
-		w.text(key)
+	for _, task := range l.counted {
+		w.text(task.text)
 	}
 	w.int(int64(len(l.lent)))
 	for _, of := range l.lent {
-		w.text(of.key)
+		w.text(of.of.text)
 		w.int(int64(of.beads))
 	}
 }
@@ -128,10 +128,10 @@ func (l *lobe) read(r *reader) {
 		}
 	}
 	for range r.count() {
-		l.counted = append(l.counted, r.text())
+		l.counted = append(l.counted, onceOf(r.text()))
 	}
 	for range r.count() {
-		l.lent = append(l.lent, loan{r.text(), Beads(r.int())})
+		l.lent = append(l.lent, loan{onceOf(r.text()), Beads(r.int())})
 	}
 }
 

@@ -86,7 +86,7 @@ func weight(o book.Observation) Beads {
 type answer struct {
 	book.Observation
 	key    string // of its task
-	once   string // what counts once a day: the task, or the child's part of it
+	once   once
 	right  bool
 	weight Beads // what a right one with this help gives
 	adds   Beads // what it adds where it is right
@@ -97,9 +97,9 @@ type answer struct {
 
 func answerOf(key Key, o book.Observation) answer {
 	a := answer{Observation: o, key: o.Task.Key(), right: o.Right(), weight: weight(o)}
-	a.once = a.key
+	a.once = onceOf(a.key)
 	if o.Part != 0 {
-		a.once += " " + o.Part.String()
+		a.once = onceOf(a.key + " " + o.Part.String())
 		stage, known := StageByID(key.Stage)
 		a.aside = known && !stage.About(o.Task, o.Part)
 	}
@@ -353,7 +353,10 @@ func (l *lobe) right(o answer) {
 func (l *lobe) borrow(o answer) {
 	l.turn(o.Day)
 	l.use(o, false)
-	if _, lent := l.lentBy(o.once); lent || slices.Contains(l.counted, o.once) || !o.right {
+	if !o.right || slices.Contains(l.counted, o.once) {
+		return
+	}
+	if _, lent := l.lentBy(o.once); lent {
 		return
 	}
 	had := l.Beads
