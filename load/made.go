@@ -13,10 +13,10 @@ import (
 	"vineswap/core/ladder"
 	"vineswap/core/lesson"
 	"vineswap/core/material"
-	"vineswap/core/problem"
 	"vineswap/core/setting"
 	"vineswap/core/task"
 	"vineswap/core/trace"
+	"vineswap/pupil"
 	"vineswap/store"
 )
 
@@ -59,20 +59,22 @@ func made(ctx context.Context, s *store.Store, lead store.Account, name string, 
 // tasks is how many tasks of a stage children meet.
 const tasks = 20
 
-var pools = map[choose.StageID][]task.Task{}
+const digits = 3 // of the numbers, where the stage leaves that open
 
-func pool(id choose.StageID) []task.Task {
-	if pools[id] == nil {
-		space, err := choose.Choice{Kind: id.Kind(), Stage: id, Digits: id.Fit(nil)}.Space()
-		if err != nil {
-			panic(err)
-		}
-		for _, numbers := range space.Draw(tasks, 7) {
-			pools[id] = append(pools[id], problem.Of(id.Kind(), numbers...).Task())
+var pools = map[ladder.Key][]task.Task{}
+
+func pool(k ladder.Key) []task.Task {
+	if pools[k] == nil {
+		rng := rand.New(rand.NewPCG(7, 7))
+		for range tasks {
+			pools[k] = append(pools[k], pupil.TaskFor(k, digits, rng))
 		}
 	}
-	return pools[id]
+	return pools[k]
 }
+
+// inLessons is what the lessons are about.
+var inLessons = ladder.Key{Stage: choose.OneSwapOnes, Manner: book.Pieces}
 
 // schoolDays are the weekdays of two years up to a day, without July and August.
 func schoolDays(today book.Day) []book.Day {
@@ -102,8 +104,9 @@ func (r room) history(ctx context.Context, s *store.Store, records int) error {
 			id := climb[min(len(climb)-1, n*len(climb)/each+rng.IntN(2))]
 			stage, _ := ladder.StageByID(id)
 			o := store.Observation{ID: uuid.Must(uuid.NewV7()), ClassID: r.ID, LearnerID: child.ID, RecordedBy: r.lead.ID, RecordedAt: day.Time().Add(9 * time.Hour)}
-			o.Task, o.Stage = pool(id)[rng.IntN(tasks)], id
-			o.Manner, o.Material, o.Help, o.Came, o.Runs, o.Day = stage.Manners[rng.IntN(len(stage.Manners))], material.Beads, book.Helps()[rng.IntN(len(book.Helps()))], book.Typed, 1, day
+			o.Stage, o.Manner = id, stage.Manners[rng.IntN(len(stage.Manners))]
+			o.Task = pool(ladder.Key{Stage: id, Manner: o.Manner})[rng.IntN(tasks)]
+			o.Material, o.Help, o.Came, o.Runs, o.Day = material.Beads, book.Helps()[rng.IntN(len(book.Helps()))], book.Typed, 1, day
 			if o.Answer = o.Task.Result(); rng.IntN(6) == 0 {
 				o.Answer = fmt.Sprint(rng.IntN(900))
 			}
@@ -129,7 +132,7 @@ func (r *room) lessons(ctx context.Context, s *store.Store, now time.Time) error
 		}
 		for k := range 3 {
 			l := store.Lesson{ID: uuid.Must(uuid.NewV7()), ClassID: r.ID, OpenedBy: r.lead.ID, ChangedAt: day.Time().Add(time.Duration(9+k) * time.Hour)}
-			l.Items, l.Material, l.Stand = []lesson.Item{{Task: pool(choose.OneSwapOnes)[i%tasks], Stage: choose.OneSwapOnes}}, material.Beads, lesson.Ended
+			l.Items, l.Material, l.Stand = []lesson.Item{{Task: pool(inLessons)[i%tasks], Stage: choose.OneSwapOnes}}, material.Beads, lesson.Ended
 			l.Children = []string{r.children[(3*i+k)%len(r.children)].ID.String()}
 			if day == r.today && k == 2 {
 				l.Stand, l.ChangedAt = lesson.OnTheMat, now

@@ -373,7 +373,7 @@ func (b *bench) spotsOf(ctx context.Context, r room, child uuid.UUID, lessons in
 	for range lessons {
 		l := store.Lesson{ID: uuid.Must(uuid.NewV7()), ClassID: r.ID, OpenedBy: b.lead.ID, ChangedAt: time.Now()}
 		for i := range tasksOfALesson {
-			l.Items = append(l.Items, lesson.Item{Task: pool(choose.OneSwapOnes)[i], Stage: choose.OneSwapOnes})
+			l.Items = append(l.Items, lesson.Item{Task: pool(inLessons)[i], Stage: choose.OneSwapOnes})
 		}
 		l.Material, l.Stand, l.Children, l.At = material.Beads, lesson.OnTheMat, []string{child.String()}, trace.Position{Phase: trace.Before}
 		if err := b.store.AddLesson(ctx, l); err != nil {
@@ -391,7 +391,7 @@ func newID() string { return uuid.Must(uuid.NewV7()).String() }
 func (b *bench) observe(r room, at *spots) error {
 	id, nth := at.lessons[at.next/tasksOfALesson], at.next%tasksOfALesson
 	at.next++
-	body, err := json.Marshal(wire.Observe{ID: newID(), Learner: at.child.String(), Nth: nth, Answer: pool(choose.OneSwapOnes)[nth].Result(), Came: "marked", Help: "alone", Manner: "pieces", Runs: 1})
+	body, err := json.Marshal(wire.Observe{ID: newID(), Learner: at.child.String(), Nth: nth, Answer: pool(inLessons)[nth].Result(), Came: "marked", Help: "alone", Manner: "pieces", Runs: 1})
 	if err != nil {
 		return err
 	}
