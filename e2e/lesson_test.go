@@ -225,6 +225,38 @@ func TestTwoScreens(t *testing.T) {
 	}
 }
 
+// late lets the page wait for a lesson that it reads again.
+const late = `(() => {
+	const real = window.fetch
+	window.fetch = async (...all) => {
+		const got = await real(...all)
+		const url = String(all[0].url ?? all[0])
+		if (window.slow && (all[1]?.method ?? all[0].method ?? 'GET') === 'GET' && /lessons[/][^/]+$/.test(url)) {
+			window.reads = true
+			await new Promise((on) => setTimeout(on, 1500))
+		}
+		return got
+	}
+})()`
+
+// Who steps on while the lesson is read again, because another screen has taken other material,
+// stays where it went.
+func TestAStepWhileTheLessonIsRead(t *testing.T) {
+	s := open(t)
+	one, two := s.sit(laptopWidth, laptopHeight).Before(late), s.sit(1024, 768)
+	practise(s.login(one, "hanne"), "47+25").Key(" ").Holds("built", at("lay-out/1")).Settle()
+	s.login(two, "hanne").See("in your hand").Press("Go on").Holds("the same step", at("lay-out/1"))
+	one.Holds("slow from now on", "(window.slow = true)")
+	two.Press("blocks").Settle()
+	one.Holds("it is read again", "window.reads").Key(" ", " ").Holds("on", at("lay-out/3")).See("Saving").Settle()
+	one.Holds("still there", at("lay-out/3"))
+	s.check(one)
+	s.check(two)
+	if kept := s.kept(one); kept.At.String() != "lay-out/3" || kept.Material != material.Blocks {
+		t.Errorf("kept at %v, with %s", kept.At, kept.Material)
+	}
+}
+
 // A session that ends in the middle of a lesson asks for the password and
 // comes back to the same step.
 func TestSessionEndsMidway(t *testing.T) {

@@ -18,6 +18,8 @@ export class LessonInHand {
   index = $state(0);
   #revision = 0; // from which the next change starts
   #reading?: Promise<void>;
+  #made = 0; // changes on this screen
+  #held = 0; // of these, how many wait for what is being read
 
   private constructor(private readonly id: string) {
     outbox.hear(id, {
@@ -60,7 +62,7 @@ export class LessonInHand {
 
   /** Whether a change of this lesson has not reached the server. */
   get #waits(): boolean {
-    return outbox.waiting.some((p) => p.kind === 'step' && p.of === this.id);
+    return this.#held > 0 || outbox.waiting.some((p) => p.kind === 'step' && p.of === this.id);
   }
 
   /** Reads the lesson, once what waits has been sent. */
@@ -74,17 +76,21 @@ export class LessonInHand {
 
   async #read(): Promise<void> {
     await outbox.settled(this.id); // a step that waits is older than what is read
+    const made = this.#made;
     try {
-      this.#take(await guarded(api<Lesson>('GET', classPath(`/lessons/${this.id}`))));
+      const got = await guarded(api<Lesson>('GET', classPath(`/lessons/${this.id}`)));
+      this.#take(got, this.#made > made);
     } catch (error) {
       this.trouble = troubleOf(error);
     }
   }
 
-  #take(lesson: Lesson): void {
+  /** Takes a lesson as the server has it; who went on meanwhile stays there. */
+  #take(lesson: Lesson, wentOn = false): void {
+    const stays = wentOn && lesson.link.nth === this.lesson?.link.nth && lesson.steps[this.index];
     this.lesson = lesson;
     this.#revision = lesson.revision;
-    this.index = lesson.index;
+    if (!stays) this.index = lesson.index;
     this.trouble = undefined;
   }
 
@@ -108,7 +114,10 @@ export class LessonInHand {
 
   /** Keeps a change; resolves when all that waits of the lesson has been sent or refused. */
   async change(change: Partial<LessonChange>): Promise<void> {
+    this.#made++;
+    this.#held++;
     await this.#reading; // a change is made to the revision that is read
+    this.#held--;
     void outbox.step(this.id, this.#revision, change);
     await outbox.settled(this.id);
   }
