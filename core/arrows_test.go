@@ -61,7 +61,7 @@ var arrows = map[string][]string{
 	"cmd/vineswap":    {"core/*", "printing", "store", "server", "formats", "ui", "localpg", "demo", "trial"},
 	"figures":         {},
 	"rig":             {"core/setting", "figures", "localpg", "server", "store"},
-	"load":            {"core/*", "figures", "localpg", "server", "store", "wire"},
+	"load":            {"core/*", "figures", "localpg", "pupil", "server", "store", "wire"},
 	"faults":          {"core/*", "rig", "store", "wire"},
 	"attack":          {"rig", "wire"},
 	"e2e/guide":       {},
